@@ -35,7 +35,11 @@ const ROOMS = [
   'files',
 ];
 
-const refuse = (files, patterns, ignores = []) => ({ files, ignores, rules: { 'no-restricted-imports': ['error', { patterns }] } });
+const refuse = (files, patterns, ignores = []) => ({
+  files,
+  ignores,
+  rules: { 'no-restricted-imports': ['error', { patterns }] },
+});
 
 const roomRules = ROOMS.map((room, index) => {
   const later = ROOMS.slice(index + 1);
@@ -43,11 +47,19 @@ const roomRules = ROOMS.map((room, index) => {
     [`core/src/${room}/**/*.ts`],
     [
       ...(later.length > 0
-        ? [{ group: later.flatMap((name) => [`../${name}`, `../${name}/*`]), message: 'A room of core imports only rooms of earlier steps.' }]
+        ? [
+            {
+              group: later.flatMap((name) => [`../${name}`, `../${name}/*`]),
+              message: 'A room of core imports only rooms of earlier steps.',
+            },
+          ]
         : []),
       { group: ['../*/*'], message: 'A room is entered by its door, index.ts.' },
       { regex: '^(\\.\\.|\\.\\./index|@lintrel/.*)$', message: 'Rooms import each other, not the house.' },
-      { group: ['react', 'react-*', 'react-native*', 'express', 'pg', 'node:*', 'expo*'], message: 'core knows nothing of screens, servers or files.' },
+      {
+        group: ['react', 'react-*', 'react-native*', 'express', 'pg', 'node:*', 'expo*'],
+        message: 'core knows nothing of screens, servers or files.',
+      },
     ],
     ['**/*.test.ts', '**/testing-*.ts'],
   );
@@ -81,8 +93,14 @@ export default tseslint.config(
   refuse(
     ['words/**/*.ts'],
     [
-      { group: ['**/client/**', '**/server/**', 'react', 'react-native*', 'express', 'pg', 'node:*', 'expo*'], message: 'words → core only.' },
-      { group: ['@lintrel/core/*', '!@lintrel/core/files', '!@lintrel/core/front', '**/core/src/**'], message: 'core is entered by its doors.' },
+      {
+        group: ['**/client/**', '**/server/**', 'react', 'react-native*', 'express', 'pg', 'node:*', 'expo*'],
+        message: 'words → core only.',
+      },
+      {
+        group: ['@lintrel/core/*', '!@lintrel/core/files', '!@lintrel/core/front', '**/core/src/**'],
+        message: 'core is entered by its doors.',
+      },
     ],
   ),
   // Words are on every page: the whole of core would come along.
@@ -92,7 +110,15 @@ export default tseslint.config(
     rules: {
       '@typescript-eslint/no-restricted-imports': [
         'error',
-        { paths: [{ name: '@lintrel/core', allowTypeImports: true, message: 'words take values by the narrow door, @lintrel/core/front.' }] },
+        {
+          paths: [
+            {
+              name: '@lintrel/core',
+              allowTypeImports: true,
+              message: 'words take values by the narrow door, @lintrel/core/front.',
+            },
+          ],
+        },
       ],
     },
   },
@@ -101,7 +127,14 @@ export default tseslint.config(
     [
       { group: ['**/client/**', 'react', 'react-native*', 'expo*'], message: 'server → core only.' },
       {
-        group: ['@lintrel/core/*', '!@lintrel/core/files', '!@lintrel/core/front', '**/core/src/**', '@lintrel/words/*', '**/words/src/**'],
+        group: [
+          '@lintrel/core/*',
+          '!@lintrel/core/files',
+          '!@lintrel/core/front',
+          '**/core/src/**',
+          '@lintrel/words/*',
+          '**/words/src/**',
+        ],
         message: 'core and words are entered by their doors.',
       },
     ],

@@ -1,6 +1,9 @@
 import { TEST_MS } from './scripts/test-limits.mjs';
 
-const swc = ['<rootDir>/scripts/swc-near-globals.mjs', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }];
+const swc = [
+  '<rootDir>/scripts/swc-near-globals.mjs',
+  { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
+];
 
 /** Unit and server tests run through swc; packages that ship as ES modules only are transformed as well. */
 const node = (name, roots, extra = {}) => ({
@@ -10,7 +13,9 @@ const node = (name, roots, extra = {}) => ({
   testMatch: ['**/*.test.ts'],
   setupFiles: ['<rootDir>/scripts/property-seed.ts'],
   transform: { '^.+\\.[mc]?[tj]sx?$': swc },
-  transformIgnorePatterns: ['/node_modules/(?!(culori|age-encryption|@noble|@scure|@hpke|valibot|@valibot|jsts|clipper2-ts|maxrects-packer)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(culori|age-encryption|@noble|@scure|@hpke|valibot|@valibot|jsts|clipper2-ts|maxrects-packer)/)',
+  ],
   moduleNameMapper: {
     '^@lintrel/core$': '<rootDir>/core/src/index.ts',
     '^@lintrel/core/front$': '<rootDir>/core/src/front.ts',
@@ -33,7 +38,9 @@ export default {
       rootDir: 'client',
       testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
       moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
-      transformIgnorePatterns: ['/node_modules/(?!(react-native|@react-native|expo|@expo|culori|valibot|@valibot|clipper2-ts|uuid))'],
+      transformIgnorePatterns: [
+        '/node_modules/(?!(react-native|@react-native|expo|@expo|culori|valibot|@valibot|clipper2-ts|uuid))',
+      ],
     },
     node('start', ['<rootDir>/scripts'], long),
     node('browser', ['<rootDir>/e2e'], long),

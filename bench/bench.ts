@@ -56,7 +56,10 @@ function planRatios(): Ratio[] {
     const sent = messages(job);
     const frames = name === 'juniper' || name === 'marigold' ? 1 : 2;
     const own = large
-      ? [ratio(`${name}: full plan ÷ one second`, full / 1000, 1, 's', 3), ratio(`${name}: message after a moved point ÷ 1 MB`, sent.moved, 1, 'MB', 0.5)]
+      ? [
+          ratio(`${name}: full plan ÷ one second`, full / 1000, 1, 's', 3),
+          ratio(`${name}: message after a moved point ÷ 1 MB`, sent.moved, 1, 'MB', 0.5),
+        ]
       : [ratio(`${name}: full plan without its search ÷ one 60 Hz frame`, full - search, FRAME_MS, 'ms', frames)];
     return [
       ...own,
@@ -74,7 +77,13 @@ function maskRatios(): Ratio[] {
     .filter(({ name }) => name !== '40 parts')
     .map((job) => {
       const { plan, straight } = besideStraightforward(job);
-      return ratio(`${job.name}: masking minutes of the plan ÷ the straightforward way`, plan.minutes, straight.minutes, 'min', 0.7);
+      return ratio(
+        `${job.name}: masking minutes of the plan ÷ the straightforward way`,
+        plan.minutes,
+        straight.minutes,
+        'min',
+        0.7,
+      );
     });
   return [...beside, ratio('film that nested masks take ÷ what their sizes need', ...nestedAgainstSizes(), 'mm', 1.25)];
 }
@@ -132,7 +141,13 @@ function areasRatio(): Ratio {
   areasAgainstLibrary();
   const { ours, theirs, ourFaces, theirFaces, segments } = areasAgainstLibrary();
   console.error(`areas: ${segments} segments, ${ourFaces} areas by us, ${theirFaces} faces by the library`);
-  return ratio('areas of 50 edges and 200 curves ÷ raw noding and polygonizing of the library', ours, theirs, 'ms', 1.5);
+  return ratio(
+    'areas of 50 edges and 200 curves ÷ raw noding and polygonizing of the library',
+    ours,
+    theirs,
+    'ms',
+    1.5,
+  );
 }
 
 async function draggingRatios(): Promise<Ratio[]> {
@@ -145,7 +160,9 @@ async function draggingRatios(): Promise<Ratio[]> {
 
 async function orderRatios(): Promise<Ratio[]> {
   const { ours, naive, program, proven, jobs, apart, gapIn5s } = await orderFigures();
-  console.error(`order of coats: ${proven} of ${jobs} jobs proven, optimum of the solver from outside within ${apart.toFixed(6)} min of ours`);
+  console.error(
+    `order of coats: ${proven} of ${jobs} jobs proven, optimum of the solver from outside within ${apart.toFixed(6)} min of ours`,
+  );
   return [
     ratio('order of coats, 6 finishes × 14 areas ÷ trying everything (extrapolated)', ours, naive, 'ms', 0.02),
     ratio('the same ÷ the same model by a mixed-integer solver', ours, program, 'ms', 0.5),
@@ -193,7 +210,12 @@ console.table(
   Object.fromEntries(
     ratios.map(({ name, measured, against, unit, ratio: value, aim }) => [
       name,
-      { measured: `${measured.toFixed(2)} ${unit}`, against: `${against.toFixed(2)} ${unit}`, ratio: value.toFixed(2), aim: `≤ ${aim}` },
+      {
+        measured: `${measured.toFixed(2)} ${unit}`,
+        against: `${against.toFixed(2)} ${unit}`,
+        ratio: value.toFixed(2),
+        aim: `≤ ${aim}`,
+      },
     ]),
   ),
 );

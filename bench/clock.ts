@@ -15,7 +15,9 @@ export async function clockPaints(): Promise<{ readonly one: number; readonly ma
   try {
     const { jobs } = (await (await fetch(`${server.url}/api/jobs`)).json()) as { jobs: JobSummary[] };
     const id = jobs.find(({ title }) => title === 'Juniper')!.id;
-    await pool.query(`UPDATE jobs SET progress = jsonb_set(progress::jsonb, '{state}', '"finished"') WHERE id <> $1`, [id]);
+    await pool.query(`UPDATE jobs SET progress = jsonb_set(progress::jsonb, '{state}', '"finished"') WHERE id <> $1`, [
+      id,
+    ]);
     const { page } = await browser.open(`${server.url}/clock`, PHONE);
     const load = async () => {
       const times: number[] = [];

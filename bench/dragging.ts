@@ -10,7 +10,9 @@ export async function longestTaskWhileDragging(slowDowns: readonly number[]): Pr
   const server = await startServer(database.url);
   const browser = await startBrowser();
   try {
-    const { jobs } = (await (await fetch(`${server.url}/api/jobs`)).json()) as { jobs: { id: string; title: string }[] };
+    const { jobs } = (await (await fetch(`${server.url}/api/jobs`)).json()) as {
+      jobs: { id: string; title: string }[];
+    };
     const id = jobs.find(({ title }) => title === 'Juniper')?.id;
     const found: number[] = [];
     for (const slowDown of slowDowns) found.push(await dragOnce(`${server.url}/job/${id}/lines`, slowDown, browser));
@@ -22,7 +24,11 @@ export async function longestTaskWhileDragging(slowDowns: readonly number[]): Pr
   }
 }
 
-async function dragOnce(url: string, slowDown: number, browser: Awaited<ReturnType<typeof startBrowser>>): Promise<number> {
+async function dragOnce(
+  url: string,
+  slowDown: number,
+  browser: Awaited<ReturnType<typeof startBrowser>>,
+): Promise<number> {
   const { page } = await browser.open(url, WIDE);
   await page.waitForSelector('[data-testid=line]', { timeout: 30_000 });
   await (await page.$('[data-testid=line]'))?.click();
@@ -62,7 +68,9 @@ interface Trace {
 /** Longest time one task of an interface thread has worked, ms: what the machine did meanwhile does not count. */
 function longestTaskIn({ traceEvents }: Trace): number {
   const threads = new Set(
-    traceEvents.filter(({ name, args }) => name === 'thread_name' && args?.name === 'CrRendererMain').map(({ pid, tid }) => `${pid}:${tid}`),
+    traceEvents
+      .filter(({ name, args }) => name === 'thread_name' && args?.name === 'CrRendererMain')
+      .map(({ pid, tid }) => `${pid}:${tid}`),
   );
   const tasks = traceEvents.filter(({ name, pid, tid }) => name.endsWith('RunTask') && threads.has(`${pid}:${tid}`));
   return Math.max(...tasks.map(({ tdur }) => tdur ?? 0)) / 1000;

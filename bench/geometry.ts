@@ -14,13 +14,22 @@ function crowdedPanel() {
   const surface: Surface = { kind: 'flat', outline: { kind: 'polygon', points } };
   const lines = Array.from({ length: 200 }, (_, i) => {
     const height = 40 + random() * 1400;
-    return sweep(`l${i}`, ...Array.from({ length: 6 }, (__, k): [number, number] => [k * 800, height + (random() - 0.5) * 500]));
+    return sweep(
+      `l${i}`,
+      ...Array.from({ length: 6 }, (__, k): [number, number] => [k * 800, height + (random() - 0.5) * 500]),
+    );
   });
   return setOutOne({ surface, lines });
 }
 
 /** Areas of the panel by us, and raw noding and polygonizing of the same pieces by the geometry library; ms and how many faces. */
-export function areasAgainstLibrary(): { ours: number; theirs: number; ourFaces: number; theirFaces: number; segments: number } {
+export function areasAgainstLibrary(): {
+  ours: number;
+  theirs: number;
+  ourFaces: number;
+  theirFaces: number;
+  segments: number;
+} {
   const { board, lines } = crowdedPanel();
   const paths = [closeRing(board.drawn.ring), ...lines.flatMap(({ pieces }) => pieces)];
   const segments = paths.reduce((sum, path) => sum + path.length - 1, 0);

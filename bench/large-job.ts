@@ -34,7 +34,12 @@ function lines(shift: number): TrimLine[] {
     height: 70,
     turnDeg: 10,
   }));
-  return [...level, ...upright, ...rounds, { kind: 'straight', id: 'loose', name: 'Loose', ...common, from: at(100, 620), to: at(220, 700) }];
+  return [
+    ...level,
+    ...upright,
+    ...rounds,
+    { kind: 'straight', id: 'loose', name: 'Loose', ...common, from: at(100, 620), to: at(220, 700) },
+  ];
 }
 
 const panel = (index: number): Part => ({
@@ -50,7 +55,11 @@ const panel = (index: number): Part => ({
 
 /** Places in every cell of a panel, a row each, so that neighbours differ. */
 const SEEDS = [0, 1, 2, 3].flatMap((column) =>
-  [0, 1, 2, 3].map((row) => ({ column, row, seed: [[150, 450, 750, 1050][column], [130, 40, 400, 700][row]] as [number, number] })),
+  [0, 1, 2, 3].map((row) => ({
+    column,
+    row,
+    seed: [[150, 450, 750, 1050][column], [130, 40, 400, 700][row]] as [number, number],
+  })),
 );
 
 /** The job: parts, lines and areas by the hundred, in four colours. */
@@ -59,7 +68,11 @@ export const largeJob = (): Design => ({
   parts: Array.from({ length: PARTS }, (_, index) => panel(index)),
   scheme: {
     areas: Array.from({ length: PARTS }, (_, part) =>
-      SEEDS.map(({ column, row, seed }) => ({ part: `panel-${part}`, seed, finish: COLOURS[(column + 2 * row + part) % COLOURS.length]! })),
+      SEEDS.map(({ column, row, seed }) => ({
+        part: `panel-${part}`,
+        seed,
+        finish: COLOURS[(column + 2 * row + part) % COLOURS.length]!,
+      })),
     ).flat(),
   },
 });

@@ -18,14 +18,24 @@ export async function entryTimes(): Promise<{ readonly short: number; readonly l
   await db.connect();
   try {
     const post = (path: string, body: object) =>
-      fetch(`${server.url}/api${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+      fetch(`${server.url}/api${path}`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      });
     const { rows } = await db.query<{ id: string }>("SELECT id FROM jobs WHERE title = 'Juniper'");
     const started = rows[0]!.id;
     const logOf = async (count: number): Promise<string> => {
       const { id } = (await (await post('/jobs', { title: `Log of ${count}`, kind: 'other' })).json()) as Job;
       // The same work sheet as a job at work has.
-      await db.query('INSERT INTO started_plans (job_id, revision, plan) SELECT $1, revision, plan FROM started_plans WHERE job_id = $2', [id, started]);
-      await db.query("INSERT INTO run_log (id, job_id, at, kind, step, note) VALUES (gen_random_uuid(), $1, now(), 'start', NULL, '')", [id]);
+      await db.query(
+        'INSERT INTO started_plans (job_id, revision, plan) SELECT $1, revision, plan FROM started_plans WHERE job_id = $2',
+        [id, started],
+      );
+      await db.query(
+        "INSERT INTO run_log (id, job_id, at, kind, step, note) VALUES (gen_random_uuid(), $1, now(), 'start', NULL, '')",
+        [id],
+      );
       await db.query(
         `INSERT INTO run_log (id, job_id, at, kind, step, note)
            SELECT gen_random_uuid(), $1, now(), CASE n % 2 WHEN 0 THEN 'done' ELSE 'undo' END, 'made-up', 'text' FROM generate_series(1, $2::int) n`,

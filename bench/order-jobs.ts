@@ -9,10 +9,25 @@ function numbers(seed: number): () => number {
   return () => (state = (state * 16807) % 2147483647) / 2147483647;
 }
 
-const COLOURS = ['#8fb0c4', '#2b4a6f', '#9aa09e', '#1c1f24', '#ddd3bd', '#8a4a2b', '#2f6f62', '#f5f3ea', '#d9541e', '#b3242b', '#4a5560', '#f2b52c'];
+const COLOURS = [
+  '#8fb0c4',
+  '#2b4a6f',
+  '#9aa09e',
+  '#1c1f24',
+  '#ddd3bd',
+  '#8a4a2b',
+  '#2f6f62',
+  '#f5f3ea',
+  '#d9541e',
+  '#b3242b',
+  '#4a5560',
+  '#f2b52c',
+];
 
 const finishes = (count: number, system: keyof typeof PAINT_SYSTEMS) =>
-  COLOURS.slice(0, count).map((colour, index) => typicalFinish(`finish-${index}`, `Finish ${index}`, system, colour, 20));
+  COLOURS.slice(0, count).map((colour, index) =>
+    typicalFinish(`finish-${index}`, `Finish ${index}`, system, colour, 20),
+  );
 
 /** A model hull in six colours: fourteen areas in two rows and what is kept below them, each beside its neighbours. */
 export function sixByFourteen(seed: number): OrderProblem {
@@ -24,14 +39,19 @@ export function sixByFourteen(seed: number): OrderProblem {
       present: '#c7bfa6',
     }),
   );
-  const near = (a: number, b: number) => sampleBorder(a, b, 0.04 + 0.25 * next(), { bend: next() < 0.3 ? 'gentle' : 'straight' });
+  const near = (a: number, b: number) =>
+    sampleBorder(a, b, 0.04 + 0.25 * next(), { bend: next() < 0.3 ? 'gentle' : 'straight' });
   const rows = Array.from({ length: 14 }, (_, index) => index);
   const borders = [
     ...rows.filter((index) => index % 7 < 6).map((index) => near(index, index + 1)),
     ...rows.slice(0, 7).map((index) => near(index, index + 7)),
     ...rows.slice(7).map((index) => near(index, 14)),
   ];
-  return sampleProblem(areas, borders, { finishes: new Map(used.map((finish) => [finish.id, finish])), model: true, rules: { ...NO_RULES, masks: 'fresh' } });
+  return sampleProblem(areas, borders, {
+    finishes: new Map(used.map((finish) => [finish.id, finish])),
+    model: true,
+    rules: { ...NO_RULES, masks: 'fresh' },
+  });
 }
 
 /** A fleet of ten panels in twelve colours, a hundred and twenty areas: every panel in a few of the colours. */
@@ -44,6 +64,11 @@ export function large(): OrderProblem {
     const finish = index < 12 ? used[index]! : used[(panel + Math.floor(next() * 5)) % 12]!;
     return sampleArea(index, finish.id, { part: `panel-${panel}`, sizeM2: 0.1 + next() });
   });
-  const borders = areas.flatMap((_, index) => [10, 40].filter((step) => index + step < 120).map((step) => sampleBorder(index, index + step, 0.3 + next())));
-  return sampleProblem(areas, borders, { finishes: new Map(used.map((finish) => [finish.id, finish])), rules: { ...NO_RULES, masks: 'fresh' } });
+  const borders = areas.flatMap((_, index) =>
+    [10, 40].filter((step) => index + step < 120).map((step) => sampleBorder(index, index + step, 0.3 + next())),
+  );
+  return sampleProblem(areas, borders, {
+    finishes: new Map(used.map((finish) => [finish.id, finish])),
+    rules: { ...NO_RULES, masks: 'fresh' },
+  });
 }

@@ -31,7 +31,8 @@ function programOf(problem: OrderProblem): { readonly text: string; readonly con
   const { areas, borders, model } = problem;
   const { work, wait } = RULE_OF_THUMB.wishes[problem.wish];
   const program: Program = { terms: [], rules: [], binaries: new Set(), reals: new Set(), constant: 0 };
-  const cost = (value: number, name: string) => value !== 0 && program.terms.push(`${value < 0 ? '-' : '+'} ${Math.abs(value).toFixed(9)} ${name}`);
+  const cost = (value: number, name: string) =>
+    value !== 0 && program.terms.push(`${value < 0 ? '-' : '+'} ${Math.abs(value).toFixed(9)} ${name}`);
   const rule = (text: string) => program.rules.push(` c${program.rules.length}: ${text}`);
   const binary = (name: string) => {
     program.binaries.add(name);
@@ -49,7 +50,8 @@ function programOf(problem: OrderProblem): { readonly text: string; readonly con
   for (const f of stages) {
     for (const g of stages) {
       if (f < g) rule(`${before(f, g)} + ${before(g, f)} = 1`);
-      for (const h of stages) if (f !== g && g !== h && f !== h) rule(`${before(f, g)} + ${before(g, h)} + ${before(h, f)} <= 2`);
+      for (const h of stages)
+        if (f !== g && g !== h && f !== h) rule(`${before(f, g)} + ${before(g, h)} + ${before(h, f)} <= 2`);
     }
   }
   // What a stage may open.
@@ -99,7 +101,10 @@ function programOf(problem: OrderProblem): { readonly text: string; readonly con
     const over = (colour: string) => memoizedCoats(finish, colour).coats;
     const mine = areas.flatMap((_, area) => (own[area] === f ? [area] : []));
     const others = stages.filter((g) => g !== f);
-    const most = Math.max(...mine.map((area) => over(areas[area]!.present)), ...others.map((g) => over(finishOf(problem, ids[g]!).colour)));
+    const most = Math.max(
+      ...mine.map((area) => over(areas[area]!.present)),
+      ...others.map((g) => over(finishOf(problem, ids[g]!).colour)),
+    );
     const waits = (coats: number) => {
       const { gap, windows, school, cleanMin } = filmTimes(problem, finish, coats);
       // The gun is cleaned while one waits for the pull, or after it where that is too short.
@@ -119,7 +124,8 @@ function programOf(problem: OrderProblem): { readonly text: string; readonly con
       });
       const spares = others.filter((g) => over(finishOf(problem, ids[g]!).colour) < level);
       for (const area of mine) {
-        if (over(areas[area]!.present) >= level) rule([c, ...spares.map((h) => `+ ${open(h, area)}`)].join(' ') + ' >= 1');
+        if (over(areas[area]!.present) >= level)
+          rule([c, ...spares.map((h) => `+ ${open(h, area)}`)].join(' ') + ' >= 1');
         for (const g of others.filter((one) => !spares.includes(one))) {
           const between = spares.map((h) => {
             const w = positive(`w_${f}_${level}_${area}_${g}_${h}`);

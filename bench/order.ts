@@ -53,7 +53,9 @@ function naiveMs(problem: OrderProblem): number {
   const turns = 4000;
   for (let turn = 0; turn < turns; turn++) {
     const finish = ids[turn % ids.length]!;
-    const open = problem.areas.map((area, index) => area.finish === finish || (area.finish !== null && ((turn >> (index % 12)) & 1) === 1));
+    const open = problem.areas.map(
+      (area, index) => area.finish === finish || (area.finish !== null && ((turn >> (index % 12)) & 1) === 1),
+    );
     stageCost(problem, startProgress(problem), { finish, open, keep: false });
   }
   return stagesFrom(ids.map((_, index) => index)) * ((performance.now() - start) / turns);

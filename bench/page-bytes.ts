@@ -20,13 +20,16 @@ export async function pageBytes(): Promise<PageBytes> {
     await page.waitForSelector('[data-testid=job]', { timeout: 30_000 });
     await new Promise((resolve) => setTimeout(resolve, 2000));
     const { entries, firstPaintMs } = await page.evaluate(() => ({
-      entries: [...performance.getEntriesByType('navigation'), ...performance.getEntriesByType('resource')].map((entry) => ({
-        name: entry.name,
-        bytes: (entry as PerformanceResourceTiming).transferSize,
-      })),
+      entries: [...performance.getEntriesByType('navigation'), ...performance.getEntriesByType('resource')].map(
+        (entry) => ({
+          name: entry.name,
+          bytes: (entry as PerformanceResourceTiming).transferSize,
+        }),
+      ),
       firstPaintMs: performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? NaN,
     }));
-    const mb = (ending: RegExp) => entries.reduce((sum, { name, bytes }) => (ending.test(name) ? sum + bytes : sum), 0) / 1e6;
+    const mb = (ending: RegExp) =>
+      entries.reduce((sum, { name, bytes }) => (ending.test(name) ? sum + bytes : sum), 0) / 1e6;
     return { allMb: mb(/./), scriptsMb: mb(/\.js$/), fontsMb: mb(/\.ttf$/), firstPaintMs };
   } finally {
     await browser.close();

@@ -36,7 +36,8 @@ export interface Job {
   readonly shelf: Shelf;
 }
 
-export const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
+export const median = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
 /** The demo jobs, and one that is far larger. */
 export const jobs = (): Job[] => [
@@ -58,7 +59,9 @@ export function movedJob({ design }: Job, turn: number, store: PartCache): Desig
       const place = [handle.place[0] + 0.5 + 0.1 * turn, handle.place[1] + 0.3] as const;
       const found = applyDrag(design.parts, { part, line, key: handle.key, place, reachMm: 0, tapes: [] }, store);
       if (!found || found.fault) continue;
-      const parts = design.parts.map((one) => (one.id === part ? { ...one, lines: one.lines.map((other) => (other.id === line ? found.line : other)) } : one));
+      const parts = design.parts.map((one) =>
+        one.id === part ? { ...one, lines: one.lines.map((other) => (other.id === line ? found.line : other)) } : one,
+      );
       return carryScheme(design, { ...design, parts }, store);
     }
   }
@@ -74,7 +77,12 @@ function timed(design: Design, shelf: Shelf, store?: PartCache): { geometry: num
   for (let step = steps.next(); ; step = steps.next()) {
     at.push(performance.now() - from);
     // Each stage is written down in two steps, the sheet in one: what lies between geometry and them is the search.
-    if (step.done) return { geometry, search: (at.at(-2 - 2 * step.value.stages.length - 1) ?? geometry) - geometry, full: at.at(-1)! };
+    if (step.done)
+      return {
+        geometry,
+        search: (at.at(-2 - 2 * step.value.stages.length - 1) ?? geometry) - geometry,
+        full: at.at(-1)!,
+      };
     if (step.value) geometry = at.at(-1)!;
   }
 }

@@ -38,7 +38,13 @@ export async function shopFigures(): Promise<ShopFigure[]> {
     const many = await time(200, () => ask('/jobs'));
     return [
       ['API read of a job ÷ the same row through pg', read, row, 'ms', 2.6],
-      [`first page of the list with ${MANY_JOBS} jobs ÷ with ${jobs.length} (fifty against ${jobs.length} rows)`, many, few, 'ms', 2],
+      [
+        `first page of the list with ${MANY_JOBS} jobs ÷ with ${jobs.length} (fifty against ${jobs.length} rows)`,
+        many,
+        few,
+        'ms',
+        2,
+      ],
       ...(await listening(server.url, database.url, id, pool)),
     ];
   } finally {
@@ -52,7 +58,11 @@ export async function shopFigures(): Promise<ShopFigure[]> {
 /** How soon pages hear of a tap, against a bare listener on the database. */
 async function listening(url: string, database: string, job: string, pool: pg.Pool): Promise<ShopFigure[]> {
   const heard: { at: number; seq: number }[] = [];
-  const pages = await Promise.all(Array.from({ length: LISTENERS }, () => listen(`${url}/api/live`, (seq) => heard.push({ at: performance.now(), seq }))));
+  const pages = await Promise.all(
+    Array.from({ length: LISTENERS }, () =>
+      listen(`${url}/api/live`, (seq) => heard.push({ at: performance.now(), seq })),
+    ),
+  );
   const bare = new pg.Client(database);
   await bare.connect();
   const direct: number[] = [];
@@ -116,7 +126,10 @@ const body = (url: string, agent: Agent) =>
   });
 
 /** Median times of works done in turn, ms, after a warm-up of as many turns: what else the machine does then meets all of them alike. */
-async function sideBySide<T extends readonly (() => Promise<unknown>)[]>(turns: number, ...works: T): Promise<{ [K in keyof T]: number }> {
+async function sideBySide<T extends readonly (() => Promise<unknown>)[]>(
+  turns: number,
+  ...works: T
+): Promise<{ [K in keyof T]: number }> {
   const times = works.map((): number[] => []);
   for (let turn = -turns; turn < turns; turn++)
     for (const [at, work] of works.entries()) {
@@ -130,4 +143,8 @@ async function sideBySide<T extends readonly (() => Promise<unknown>)[]>(turns: 
 const time = async (turns: number, work: () => Promise<unknown>): Promise<number> => (await sideBySide(turns, work))[0];
 
 if (process.argv[1]?.endsWith('shop.ts'))
-  console.log((await shopFigures()).map(([name, a, b, unit]) => `${name}: ${(a / b).toFixed(2)} (${a.toFixed(2)} / ${b.toFixed(2)} ${unit})`).join('\n'));
+  console.log(
+    (await shopFigures())
+      .map(([name, a, b, unit]) => `${name}: ${(a / b).toFixed(2)} (${a.toFixed(2)} / ${b.toFixed(2)} ${unit})`)
+      .join('\n'),
+  );

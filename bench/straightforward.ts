@@ -59,7 +59,11 @@ export function straightforward({ design, shelf }: Job): Masking {
   };
 }
 
-function stageTaken(problem: OrderProblem, open: readonly boolean[], method: ReturnType<typeof finishOf>['method']): Masking {
+function stageTaken(
+  problem: OrderProblem,
+  open: readonly boolean[],
+  method: ReturnType<typeof finishOf>['method'],
+): Masking {
   const { areas, borders, attached, model } = problem;
   const edges = borders.filter(({ a, b, oneWay }) => open[a] !== open[b] && (open[a] || !oneWay));
   const costs = edges.map((edge) => ({ ...edgeCost(edge, true, model), pieces: edge.pieces * (edge.backing ? 3 : 2) }));

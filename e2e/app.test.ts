@@ -7,16 +7,20 @@ import { appUnderTest, PHONE, startServer, WIDE } from './harness';
 
 const app = appUnderTest();
 const get = async <T>(path: string) => (await (await fetch(`${app.server.url}/api${path}`)).json()) as T;
-const jobNamed = async (title: string) => (await get<{ jobs: JobSummary[] }>('/jobs')).jobs.find((job) => job.title === title) as JobSummary;
-const withPage = (path: string, work: (hands: Hands) => Promise<void>, size: typeof PHONE | typeof WIDE = PHONE) => onPage(app, path, size, work);
+const jobNamed = async (title: string) =>
+  (await get<{ jobs: JobSummary[] }>('/jobs')).jobs.find((job) => job.title === title) as JobSummary;
+const withPage = (path: string, work: (hands: Hands) => Promise<void>, size: typeof PHONE | typeof WIDE = PHONE) =>
+  onPage(app, path, size, work);
 
-it.each(QUESTIONS.map(({ name }) => [name, wordsFor().question(name).title]))('the Bench opens %s already answered', (name, title) =>
-  withPage('/bench', async (hands) => {
-    await hands.pressNamed('button', title);
-    await hands.page.waitForSelector('[data-testid=answer]', { timeout: 20_000 });
-    expect(new URL(hands.page.url()).pathname).toBe(`/bench/${name}`);
-    expect(await hands.text()).not.toMatch(/NaN|undefined/);
-  }),
+it.each(QUESTIONS.map(({ name }) => [name, wordsFor().question(name).title]))(
+  'the Bench opens %s already answered',
+  (name, title) =>
+    withPage('/bench', async (hands) => {
+      await hands.pressNamed('button', title);
+      await hands.page.waitForSelector('[data-testid=answer]', { timeout: 20_000 });
+      expect(new URL(hands.page.url()).pathname).toBe(`/bench/${name}`);
+      expect(await hands.text()).not.toMatch(/NaN|undefined/);
+    }),
 );
 
 it('the Bench answers as one types, and says at the field what it cannot read', () =>
@@ -78,7 +82,9 @@ function planIn(all: readonly FromSession[]): unknown {
 
 it('the plan in the browser is the plan on the server, to the byte', () =>
   withPage('/', async (hands) => {
-    const ids = await Promise.all(['Juniper', 'Saltwort', 'Brindle', 'Marigold'].map(async (title) => (await jobNamed(title)).id));
+    const ids = await Promise.all(
+      ['Juniper', 'Saltwort', 'Brindle', 'Marigold'].map(async (title) => (await jobNamed(title)).id),
+    );
     await hands.page.goto(`${app.server.url}/job/${ids[0]}/lines`);
     await hands.page.waitForSelector('[data-testid=line]', { timeout: 20_000 });
     const script = await hands.page.evaluate(() =>
@@ -105,7 +111,9 @@ it('the plan in the browser is the plan on the server, to the byte', () =>
         script as string,
         { design, shelf } as never,
       );
-      expect(JSON.stringify(planIn(JSON.parse(said) as FromSession[]))).toBe(await (await fetch(`${app.server.url}/api/jobs/${id}/plan`)).text());
+      expect(JSON.stringify(planIn(JSON.parse(said) as FromSession[]))).toBe(
+        await (await fetch(`${app.server.url}/api/jobs/${id}/plan`)).text(),
+      );
     }
   }));
 
@@ -249,7 +257,17 @@ it('deep links, unknown places and missing files are answered as they should be'
 
 it('every target on the main views is large enough for a finger', async () => {
   const { id } = await jobNamed('Juniper');
-  for (const path of ['/', '/clock', '/bench', '/bench/windows', '/shelf', `/job/${id}/lines`, `/job/${id}/areas`, `/job/${id}/coats`, `/job/${id}/run`]) {
+  for (const path of [
+    '/',
+    '/clock',
+    '/bench',
+    '/bench/windows',
+    '/shelf',
+    `/job/${id}/lines`,
+    `/job/${id}/areas`,
+    `/job/${id}/coats`,
+    `/job/${id}/run`,
+  ]) {
     await withPage(path, async (hands) => {
       await hands.page.waitForNetworkIdle({ idleTime: 400 });
       const least = path.endsWith('/run') ? 64 : 48;

@@ -17,7 +17,12 @@ it(`${COUNT} of each attack are held off`, async () => {
   const database = await makeDatabase();
   const env = { HOST: '0.0.0.0', LINTREL_CERTIFICATES: mkdtempSync(join(tmpdir(), 'lintrel-attacked-')) };
   const server = await startServer(database.url, { demo: false, env });
-  const found = await attacks({ port: Number(new URL(server.url).port), database: database.url, count: COUNT, openMs: OPEN_MS });
+  const found = await attacks({
+    port: Number(new URL(server.url).port),
+    database: database.url,
+    count: COUNT,
+    openMs: OPEN_MS,
+  });
   console.log(JSON.stringify(found));
   expect(found.filter(({ held }) => !held)).toEqual([]);
 });

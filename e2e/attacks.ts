@@ -23,7 +23,11 @@ interface Target {
 
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 const post = (port: number, path: string, body: string, headers: Record<string, string> = {}) =>
-  fetch(`http://127.0.0.1:${port}/api${path}`, { method: 'POST', headers: { 'content-type': 'application/json', ...headers }, body });
+  fetch(`http://127.0.0.1:${port}/api${path}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', ...headers },
+    body,
+  });
 
 /** Longest answer to a look at whether the server lives, while something else goes on, ms. */
 async function longestWhile(port: number, work: Promise<unknown>): Promise<number> {
@@ -42,7 +46,9 @@ async function longestWhile(port: number, work: Promise<unknown>): Promise<numbe
 async function slowSenders({ port, count, openMs }: Target): Promise<Found> {
   let open = 0;
   const sockets: Socket[] = Array.from({ length: count }, () => {
-    const socket = connect(port, '127.0.0.1', () => socket.write('POST /api/sign-in HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Le'));
+    const socket = connect(port, '127.0.0.1', () =>
+      socket.write('POST /api/sign-in HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Le'),
+    );
     open++;
     socket.on('error', () => undefined);
     socket.on('close', () => open--).resume();
@@ -58,10 +64,15 @@ async function slowSenders({ port, count, openMs }: Target): Promise<Found> {
 async function deepBodies({ port, count }: Target): Promise<Found> {
   const statuses: number[] = [];
   const work = (async () => {
-    for (let index = 0; index < count; index++) statuses.push((await post(port, '/sign-in', '['.repeat(2_000_000)).catch(() => ({ status: 413 }))).status);
+    for (let index = 0; index < count; index++)
+      statuses.push((await post(port, '/sign-in', '['.repeat(2_000_000)).catch(() => ({ status: 413 }))).status);
   })();
   const longestMs = await longestWhile(port, work);
-  return { attack: 'sign-in with 2 MB of brackets', held: statuses.every((status) => status === 413), figures: { sent: count, longestOtherMs: longestMs } };
+  return {
+    attack: 'sign-in with 2 MB of brackets',
+    held: statuses.every((status) => status === 413),
+    figures: { sent: count, longestOtherMs: longestMs },
+  };
 }
 
 /** Guesses of an owner's PIN on a phone of the shop, with somebody else's passphrase in between. */
@@ -78,12 +89,16 @@ async function guessedPins({ port, database, count }: Target): Promise<Found> {
   await db.end();
   let [guesses, locked] = [0, 0];
   for (let index = 0; index < count; index++) {
-    const answer = await post(port, '/sign-in/pin', JSON.stringify({ person: owner.id, pin: String(3000 + index) }), { cookie: `lintrel-phone=${token}` });
+    const answer = await post(port, '/sign-in/pin', JSON.stringify({ person: owner.id, pin: String(3000 + index) }), {
+      cookie: `lintrel-phone=${token}`,
+    });
     const { error } = (await answer.json()) as { error?: { code: string } };
     if (error?.code === 'wrong') guesses++;
     if (error?.code === 'pins-used-up') locked++;
     if (error?.code === 'busy') await pause(1_000);
-    await post(port, '/sign-in', JSON.stringify({ name: other.name, passphrase: 'three wet brushes', device: 'x' }), { cookie: `lintrel-phone=${token}` });
+    await post(port, '/sign-in', JSON.stringify({ name: other.name, passphrase: 'three wet brushes', device: 'x' }), {
+      cookie: `lintrel-phone=${token}`,
+    });
   }
   return { attack: "an owner's PIN guessed", held: guesses <= 5, figures: { tried: count, lookedAt: guesses, locked } };
 }

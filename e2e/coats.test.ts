@@ -11,22 +11,42 @@ import { appUnderTest, PHONE, WIDE } from './harness';
 const app = appUnderTest();
 const api = async <T>(path: string): Promise<T> => (await (await fetch(`${app.server.url}/api${path}`)).json()) as T;
 const jobId = async (title: string): Promise<string> =>
-  ((await api<{ jobs: readonly { id: string; title: string }[] }>('/jobs')).jobs.find((job) => job.title === title) as { id: string }).id;
+  (
+    (await api<{ jobs: readonly { id: string; title: string }[] }>('/jobs')).jobs.find(
+      (job) => job.title === title,
+    ) as { id: string }
+  ).id;
 const designOf = async (id: string) => (await api<Job>(`/jobs/${id}`)).design;
 const planOf = (id: string) => api<Plan>(`/jobs/${id}/plan`);
-const withPage = (path: string, size: typeof PHONE | typeof WIDE, work: (hands: Hands) => Promise<void>) => onPage(app, path, size, work);
+const withPage = (path: string, size: typeof PHONE | typeof WIDE, work: (hands: Hands) => Promise<void>) =>
+  onPage(app, path, size, work);
 
 /** A model side in eight colours, five bands across in three rows: more than can be proven in the time of a plan. */
 async function manyColours(): Promise<string> {
   const post = async (path: string, method: string, body: object) =>
     (
-      await fetch(`${app.server.url}/api${path}`, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+      await fetch(`${app.server.url}/api${path}`, {
+        method,
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      })
     ).json() as Promise<Job>;
   const job = await post('/jobs', 'POST', { title: 'Many colours', kind: 'model' });
   const across = [60, 120, 180, 240].map((x, index) => straight(`v${index}`, [x, 0], [x, 90]));
   const along = [30, 60].map((y, index) => straight(`h${index}`, [0, y], [300, y]));
-  const paints = ['pale-blue-air', 'deep-blue-air', 'haze-grey-air', 'soot-air', 'bone-air-lacquer', 'pale-blue-air', 'soot-air'];
-  const cells = Array.from({ length: 15 }, (_, index) => [30 + 60 * (index % 5), 15 + 30 * Math.floor(index / 5)] as [number, number]);
+  const paints = [
+    'pale-blue-air',
+    'deep-blue-air',
+    'haze-grey-air',
+    'soot-air',
+    'bone-air-lacquer',
+    'pale-blue-air',
+    'soot-air',
+  ];
+  const cells = Array.from(
+    { length: 15 },
+    (_, index) => [30 + 60 * (index % 5), 15 + 30 * Math.floor(index / 5)] as [number, number],
+  );
   const design = {
     ...job.design,
     scale: 96,
@@ -42,7 +62,9 @@ async function manyColours(): Promise<string> {
         lines: [...across, ...along],
       },
     ],
-    scheme: { areas: cells.map((seed, index) => ({ part: 'side', seed, finish: paints[(index * 3) % paints.length] })) },
+    scheme: {
+      areas: cells.map((seed, index) => ({ part: 'side', seed, finish: paints[(index * 3) % paints.length] })),
+    },
   };
   await post(`/jobs/${job.id}`, 'PUT', { revision: job.revision, design });
   return job.id;
@@ -54,7 +76,8 @@ async function slide(hands: Hands, slider: string, steps: number): Promise<void>
   await hands.page.focus(slider);
   for (let step = 0; step < steps; step++) await hands.page.keyboard.press('ArrowRight');
 }
-const colourOf = (hands: Hands, area: string) => hands.page.$eval(`[data-testid=area-${area}]`, (shape) => shape.getAttribute('fill'));
+const colourOf = (hands: Hands, area: string) =>
+  hands.page.$eval(`[data-testid=area-${area}]`, (shape) => shape.getAttribute('fill'));
 
 describe('on the phone', () => {
   it('pins an area, sees the price at once, and takes it back', async () => {
@@ -64,7 +87,9 @@ describe('on the phone', () => {
       await hands.sees(/Orders of coats/);
       expect(await hands.text()).not.toMatch(/Your choices:/);
       // The first area that may be either, the other way round than what was found best.
-      const now = (await hands.page.$eval('[data-testid=pin]', (pin) => (pin as HTMLElement).innerText)).match(/now (open|covered)/)?.[1];
+      const now = (await hands.page.$eval('[data-testid=pin]', (pin) => (pin as HTMLElement).innerText)).match(
+        /now (open|covered)/,
+      )?.[1];
       const wanted = now === 'open' ? 'Covered' : 'Open';
       await hands.press(`[data-testid=pin] [role=radio][aria-label$=": ${wanted}"]`);
       await hands.sees(/Your choices: (?!they cost nothing)/);
@@ -87,11 +112,15 @@ describe('on the phone', () => {
       await hands.press('[data-testid=wishes]');
       await hands.page.waitForSelector('[data-testid=by-wish]', { timeout: 12_000 });
       await hands.pressNamed('button', 'Least material, take it');
-      await hands.page.waitForSelector('[role=radio][aria-checked=true][aria-label="Wanted most: Least material"]', { timeout: 12_000 });
+      await hands.page.waitForSelector('[role=radio][aria-checked=true][aria-label="Wanted most: Least material"]', {
+        timeout: 12_000,
+      });
       await hands.saved();
       expect((await designOf(id)).choices.wish).toBe('material');
       await hands.pressNamed('radio', 'Wanted most: Least work');
-      await hands.page.waitForSelector('[role=radio][aria-checked=true][aria-label="Wanted most: Least work"]', { timeout: 12_000 });
+      await hands.page.waitForSelector('[role=radio][aria-checked=true][aria-label="Wanted most: Least work"]', {
+        timeout: 12_000,
+      });
       await hands.saved();
       expect(await hands.count('[data-testid=order]')).toBeGreaterThan(1);
     });
@@ -124,7 +153,10 @@ describe('on the phone', () => {
     expect(choices.spread).toBeUndefined();
     // Nothing is given for calm any more: the cheapest is planned.
     const after = await planOf(id);
-    expect(after.orders.find(({ chosen }) => chosen)?.workMin).toBeCloseTo(Math.min(...after.orders.map(({ workMin }) => workMin)), 6);
+    expect(after.orders.find(({ chosen }) => chosen)?.workMin).toBeCloseTo(
+      Math.min(...after.orders.map(({ workMin }) => workMin)),
+      6,
+    );
   });
 
   it('says what stays on a part while it is painted: it is covered, and the relation holds both ways', async () => {
@@ -136,7 +168,9 @@ describe('on the phone', () => {
       await hands.saved();
     });
     const attached = async () =>
-      (await designOf(id)).parts.filter((part) => part.attached?.includes('funnel') || (part.id === 'funnel' && part.attached?.length));
+      (await designOf(id)).parts.filter(
+        (part) => part.attached?.includes('funnel') || (part.id === 'funnel' && part.attached?.length),
+      );
     expect((await attached()).map((part) => part.id)).toEqual(['house']);
     const covered = (await planOf(id)).stages.filter(({ coveredParts }) => coveredParts.length > 0);
     expect(covered.length).toBeGreaterThan(0);
@@ -195,12 +229,16 @@ describe('on the phone', () => {
     await withPage(`/job/${await jobId('Juniper')}/coats`, PHONE, async (hands) => {
       await hands.press('[data-testid=stage]', 1);
       await hands.page.waitForSelector('[data-testid=edge-cut]', { timeout: 12_000 });
-      const cut = () => hands.page.$eval('[data-testid=edge-cut]', (drawing) => drawing.getAttribute('aria-label') ?? '');
+      const cut = () =>
+        hands.page.$eval('[data-testid=edge-cut]', (drawing) => drawing.getAttribute('aria-label') ?? '');
       expect(await cut()).toMatch(/tape [A-Z]\d+ \d+ µm, Sea green \d+ µm/);
       await hands.pressNamed('radio', 'After the coats of stage 2: Tape off');
-      await hands.page.waitForFunction(() => !/tape/.test(document.querySelector('[data-testid=edge-cut]')?.getAttribute('aria-label') ?? 'tape'), {
-        timeout: 12_000,
-      });
+      await hands.page.waitForFunction(
+        () => !/tape/.test(document.querySelector('[data-testid=edge-cut]')?.getAttribute('aria-label') ?? 'tape'),
+        {
+          timeout: 12_000,
+        },
+      );
       expect(await cut()).toMatch(/Cut through the edge between A\d and A\d/);
       expect(await hands.text()).toMatch(/Stage \d leaves a ridge of about \d+ µm/);
     });
@@ -241,18 +279,21 @@ describe('on the wide screen', () => {
     await withPage(`/job/${id}/areas`, WIDE, async (hands) => {
       if (part.id !== parts[0]!.id) await hands.pressNamed('radio', `Part: ${part.name}`);
       await hands.press('[data-testid=try-widths]');
-      const shapes = () => hands.page.$$eval('[data-testid^=area-]', (all) => all.map((shape) => shape.getAttribute('d')).join());
+      const shapes = () =>
+        hands.page.$$eval('[data-testid^=area-]', (all) => all.map((shape) => shape.getAttribute('d')).join());
       const was = await shapes();
       await slide(hands, '[data-testid=width]', 8);
       await hands.page.waitForFunction(
-        (old) => [...document.querySelectorAll('[data-testid^=area-]')].map((shape) => shape.getAttribute('d')).join() !== old,
+        (old) =>
+          [...document.querySelectorAll('[data-testid^=area-]')].map((shape) => shape.getAttribute('d')).join() !== old,
         { timeout: 12_000 },
         was,
       );
       expect((await designOf(id)).parts).toEqual(parts);
       await hands.pressNamed('button', 'Put them back');
       await hands.page.waitForFunction(
-        (old) => [...document.querySelectorAll('[data-testid^=area-]')].map((shape) => shape.getAttribute('d')).join() === old,
+        (old) =>
+          [...document.querySelectorAll('[data-testid^=area-]')].map((shape) => shape.getAttribute('d')).join() === old,
         { timeout: 12_000 },
         was,
       );
@@ -293,7 +334,9 @@ describe('on the wide screen', () => {
       await hands.press('[data-testid=search-longer]');
       await hands.sees(/Searching: \d+ %\. None can be more than \d+ % better than the best so far/);
       await hands.pressNamed('button', 'Stop, keep the best so far');
-      await hands.sees(/Stopped at the best so far; none can be more than \d+ % better|The order planned is as good|Take the better order/);
+      await hands.sees(
+        /Stopped at the best so far; none can be more than \d+ % better|The order planned is as good|Take the better order/,
+      );
       // Planning went on meanwhile: the page still answers.
       await hands.press('[data-testid=stage]', 1);
       await hands.sees(/Stage 2:/);
@@ -324,20 +367,28 @@ describe('on the wide screen', () => {
       await writeFile(photo, Buffer.from(picture, 'base64'));
       const input = await hands.page.waitForSelector('[data-testid=card-photo]');
       await (input as unknown as { uploadFile: (path: string) => Promise<void> }).uploadFile(photo);
-      await hands.page.waitForFunction(() => getComputedStyle(document.querySelector('[data-testid=card-canvas]') as Element).display !== 'none', {
-        timeout: 12_000,
-      });
+      await hands.page.waitForFunction(
+        () => getComputedStyle(document.querySelector('[data-testid=card-canvas]') as Element).display !== 'none',
+        {
+          timeout: 12_000,
+        },
+      );
       await hands.press('[data-testid=card-canvas]');
-      await hands.page.waitForFunction(() => (document.querySelector('[data-testid=card-colour-1]') as HTMLInputElement).value === '#8a1020', {
-        timeout: 12_000,
-      });
+      await hands.page.waitForFunction(
+        () => (document.querySelector('[data-testid=card-colour-1]') as HTMLInputElement).value === '#8a1020',
+        {
+          timeout: 12_000,
+        },
+      );
       await hands.press('[data-testid=keep-card]');
       await hands.sees(/Over white, low pressure: hides it/);
       await hands.sees(/Hides here with [\d.]+ times the film of its sheet/);
       await hands.pressNamed('button', 'Keep these figures');
       await hands.sees(/Copper, two-part/);
     });
-    const { finishes } = await api<{ finishes: { id: string; colour: string; cards?: { steps: unknown }[] }[] }>('/shelf');
+    const { finishes } = await api<{ finishes: { id: string; colour: string; cards?: { steps: unknown }[] }[] }>(
+      '/shelf',
+    );
     const copper = finishes.find(({ id }) => id === 'copper-two-part');
     expect(copper?.colour).toBe('#777777');
     expect(copper?.cards?.[0]?.steps).toEqual([

@@ -8,7 +8,10 @@ const app = appUnderTest();
 const onPhone = (path: string, work: (hands: Hands) => Promise<void>) => onPage(app, path, PHONE, work);
 const jobs = async () => ((await (await fetch(`${app.server.url}/api/jobs`)).json()) as { jobs: JobSummary[] }).jobs;
 const focused = (hands: Hands) =>
-  hands.page.evaluate(() => [document.activeElement?.getAttribute('data-testid') ?? null, document.activeElement?.getAttribute('aria-invalid') ?? null]);
+  hands.page.evaluate(() => [
+    document.activeElement?.getAttribute('data-testid') ?? null,
+    document.activeElement?.getAttribute('aria-invalid') ?? null,
+  ]);
 
 it('a refused form shows its first fault, in sight, with the hand on its field and the fault read with it', async () => {
   await onPhone('/shelf/tape/new', async (hands) => {
@@ -36,7 +39,9 @@ it('what is typed and not saved outlives leaving, going back and a reload, and c
     await hands.page.goBack();
     const name = () => hands.page.$eval('[data-testid=name]', (input) => (input as HTMLInputElement).value);
     // The browser may have kept the page as it was.
-    await hands.page.waitForFunction(() => (document.querySelector('[data-testid=name]') as HTMLInputElement | null)?.value === 'Half typed');
+    await hands.page.waitForFunction(
+      () => (document.querySelector('[data-testid=name]') as HTMLInputElement | null)?.value === 'Half typed',
+    );
     await hands.page.reload();
     await hands.page.waitForSelector('[data-testid=kept-form]');
     expect(await name()).toBe('Half typed');
@@ -150,7 +155,10 @@ it('in Run, Done stands at the same place on every step, and all that is left is
     expect([...places]).toHaveLength(1);
     await hands.press('[data-testid=what-is-left]');
     await hands.page.waitForSelector('[data-testid=left]');
-    const lines = await hands.page.$eval('[data-testid=left]', (list) => (list as HTMLElement).innerText.split('\n').length);
+    const lines = await hands.page.$eval(
+      '[data-testid=left]',
+      (list) => (list as HTMLElement).innerText.split('\n').length,
+    );
     expect(lines).toBeGreaterThan(5);
     await hands.sees(/Now: /);
   });

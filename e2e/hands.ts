@@ -15,14 +15,21 @@ export class Hands {
 
   async press(selector: string, index = 0): Promise<void> {
     await this.pressFound(async () => {
-      await this.page.waitForFunction((css, least) => document.querySelectorAll(css).length > least, { timeout: WAIT_MS }, selector, index);
+      await this.page.waitForFunction(
+        (css, least) => document.querySelectorAll(css).length > least,
+        { timeout: WAIT_MS },
+        selector,
+        index,
+      );
       return (await this.page.$$(selector))[index]!;
     });
   }
 
   /** Presses what a screen reader would announce by this name. */
   async pressNamed(role: string, name: string): Promise<void> {
-    await this.pressFound(() => this.page.waitForSelector(`::-p-aria([role="${role}"][name="${name}"])`, { timeout: WAIT_MS }));
+    await this.pressFound(() =>
+      this.page.waitForSelector(`::-p-aria([role="${role}"][name="${name}"])`, { timeout: WAIT_MS }),
+    );
   }
 
   async fill(field: string, text: string): Promise<void> {
@@ -51,7 +58,11 @@ export class Hands {
 
   /** Waits until the page no longer holds a text. */
   async gone(pattern: RegExp): Promise<void> {
-    await this.page.waitForFunction((source) => !new RegExp(source).test(document.body.innerText), { timeout: WAIT_MS }, pattern.source);
+    await this.page.waitForFunction(
+      (source) => !new RegExp(source).test(document.body.innerText),
+      { timeout: WAIT_MS },
+      pattern.source,
+    );
   }
 
   text(): Promise<string> {

@@ -56,7 +56,14 @@ export async function startServer(
   const usedPort = port || (await freePort());
   const start = () =>
     spawn(process.execPath, ['server/bin/server.mjs'], {
-      env: { ...process.env, DATABASE_URL: database, PORT: String(usedPort), LINTREL_DEMO: demo ? 'yes' : 'no', LOG_LEVEL: 'error', ...env },
+      env: {
+        ...process.env,
+        DATABASE_URL: database,
+        PORT: String(usedPort),
+        LINTREL_DEMO: demo ? 'yes' : 'no',
+        LOG_LEVEL: 'error',
+        ...env,
+      },
       stdio: ['ignore', 'inherit', 'inherit'],
     });
   const { resource: child, close } = await opened(start, async (running) => {
@@ -160,7 +167,11 @@ export async function startBrowser(settings: readonly string[] = []): Promise<Te
 }
 
 /** The whole application with its demo, for one file of tests; a test may stop the server and put another in its place. */
-export function appUnderTest(): { server: RunningServer; readonly browser: TestBrowser; readonly database: TestDatabase } {
+export function appUnderTest(): {
+  server: RunningServer;
+  readonly browser: TestBrowser;
+  readonly database: TestDatabase;
+} {
   const app = {} as { server: RunningServer; browser: TestBrowser; database: TestDatabase };
   beforeAll(async () => {
     app.database = await makeDatabase();

@@ -19,7 +19,8 @@ const { id } = (await get<{ jobs: JobSummary[] }>('/jobs')).jobs.find(({ title }
 const job = await get<Job>(`/jobs/${id}`);
 
 /** Memory the server itself takes, MB. */
-const memoryMb = () => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.process.pid}/status`, 'utf8'))![1]) / 1024;
+const memoryMb = () =>
+  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.process.pid}/status`, 'utf8'))![1]) / 1024;
 
 const levels: number[] = [];
 const answers = new Map<number, number>();
@@ -43,7 +44,9 @@ while (sent < requests) {
 }
 const growth = Math.max(...levels.slice(-3)) / Math.max(...levels.slice(1, 4));
 const bad = [...answers].filter(([status]) => status >= 500 && status !== 503);
-process.stdout.write(`answers ${JSON.stringify(Object.fromEntries([...answers].sort()))}; memory in the end over its level: ${growth.toFixed(2)}\n`);
+process.stdout.write(
+  `answers ${JSON.stringify(Object.fromEntries([...answers].sort()))}; memory in the end over its level: ${growth.toFixed(2)}\n`,
+);
 await server.stop();
 await database.drop();
 process.exitCode = bad.length > 0 || growth > MOST_GROWTH ? 1 : 0;

@@ -22,7 +22,10 @@ const NAME = process.env.LINTREL_KILLS ?? 'kills-database';
 const BETWEEN_DATABASE_KILLS_MS = 30_000;
 
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
-const database = (await startDatabase(await ensurePostgres(), NAME, { durable: true })) as { url: string; stop: () => Promise<void> };
+const database = (await startDatabase(await ensurePostgres(), NAME, { durable: true })) as {
+  url: string;
+  stop: () => Promise<void>;
+};
 const admin = new pg.Client(database.url);
 await admin.connect();
 const shop = `kills_${Date.now()}`;
@@ -74,11 +77,22 @@ async function writeJob(number: number): Promise<void> {
   let { revision } = job;
   for (let count = 0; writing && count < MOST_OF_A_JOB; count++) {
     await pause(PACE_MS);
-    const entry = { id: randomUUID(), version: 2, at: new Date().toISOString(), kind: 'note', step: null, note: `${count}` };
+    const entry = {
+      id: randomUUID(),
+      version: 2,
+      at: new Date().toISOString(),
+      kind: 'note',
+      step: null,
+      note: `${count}`,
+    };
     const taken = await untilConfirmed<EntryResults>('POST', `/jobs/${job.id}/log`, () => ({ entries: [entry] }));
     if (taken && 'seq' in taken.entries[0]!) confirmed.entries.set(entry.id, job.id);
     const save = randomUUID();
-    const saved = await untilConfirmed<Job>('PUT', `/jobs/${job.id}`, () => ({ revision, save, design: { ...job.design, title: `Job ${number}, ${count}` } }));
+    const saved = await untilConfirmed<Job>('PUT', `/jobs/${job.id}`, () => ({
+      revision,
+      save,
+      design: { ...job.design, title: `Job ${number}, ${count}` },
+    }));
     if (saved) {
       confirmed.saves.set(save, job.id);
       revision = saved.revision;
@@ -107,14 +121,22 @@ async function counted(): Promise<number> {
   const before = { entries: [...confirmed.entries], saves: [...confirmed.saves] };
   const db = await reached();
   const entries = (await db.query<{ id: string; job_id: string }>('SELECT id, job_id FROM run_log')).rows;
-  const saves = (await db.query<{ save: string; job_id: string }>('SELECT save, job_id FROM job_revisions WHERE save IS NOT NULL')).rows;
+  const saves = (
+    await db.query<{ save: string; job_id: string }>('SELECT save, job_id FROM job_revisions WHERE save IS NOT NULL')
+  ).rows;
   const { gaps } = (
-    await db.query<{ gaps: number }>('SELECT count(*)::int AS gaps FROM jobs j WHERE revision <> (SELECT count(*) FROM job_revisions r WHERE r.job_id = j.id)')
+    await db.query<{ gaps: number }>(
+      'SELECT count(*)::int AS gaps FROM jobs j WHERE revision <> (SELECT count(*) FROM job_revisions r WHERE r.job_id = j.id)',
+    )
   ).rows[0]!;
   await db.end();
-  const kept = new Set([...entries.map(({ id, job_id }) => `${id} ${job_id}`), ...saves.map(({ save, job_id }) => `${save} ${job_id}`)]);
+  const kept = new Set([
+    ...entries.map(({ id, job_id }) => `${id} ${job_id}`),
+    ...saves.map(({ save, job_id }) => `${save} ${job_id}`),
+  ]);
   const lost = [...before.entries, ...before.saves].filter(([id, job]) => !kept.has(`${id} ${job}`)).length;
-  const doubled = entries.length + saves.length - new Set([...entries.map(({ id }) => id), ...saves.map(({ save }) => save)]).size;
+  const doubled =
+    entries.length + saves.length - new Set([...entries.map(({ id }) => id), ...saves.map(({ save }) => save)]).size;
   process.stdout.write(
     `${killed.server} kills of the server, ${killed.database} of the database: ${before.entries.length} entries and ${before.saves.length} saves confirmed, ` +
       `${lost} lost, ${doubled} doubled, ${gaps} jobs with a gap in their revisions; ${refusals} answers of 503, the longest after ${longestRefusalMs} ms\n`,
@@ -127,7 +149,11 @@ for (; killed.server < serverKills; killed.server++) {
   if (killed.server && killed.server % TOLD_EVERY === 0) await counted();
   await pause(50 + Math.random() * 450);
   server.process.kill('SIGKILL');
-  await new Promise((done) => (server.process.exitCode === null && server.process.signalCode === null ? server.process.once('exit', done) : done(null)));
+  await new Promise((done) =>
+    server.process.exitCode === null && server.process.signalCode === null
+      ? server.process.once('exit', done)
+      : done(null),
+  );
   server = await startServer(url, { demo: false, port, env: { LOG_LEVEL: 'silent' } });
 }
 for (; killed.database < databaseKills; killed.database++) {

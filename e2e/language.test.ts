@@ -11,7 +11,11 @@ const get = async <T>(path: string) => (await (await fetch(`${app.server.url}/ap
 
 /** What a person typed or a shelf holds: it stands as it is in every language. */
 const typed = (value: unknown): string[] =>
-  typeof value === 'string' ? [value] : typeof value === 'object' && value !== null ? Object.values(value).flatMap(typed) : [];
+  typeof value === 'string'
+    ? [value]
+    : typeof value === 'object' && value !== null
+      ? Object.values(value).flatMap(typed)
+      : [];
 
 /** Texts seen that hold an English word, and texts cut off at the side of what holds them. */
 const look = (hands: Hands) =>
@@ -62,7 +66,8 @@ const settled = (hands: Hands) =>
     () => {
       const page = window as unknown as { stayed?: { readonly text: string; readonly since: number } };
       const text = document.body.innerText;
-      if (document.querySelector('[role=progressbar]') || page.stayed?.text !== text) page.stayed = { text, since: performance.now() };
+      if (document.querySelector('[role=progressbar]') || page.stayed?.text !== text)
+        page.stayed = { text, since: performance.now() };
       return performance.now() - page.stayed!.since > 600;
     },
     { polling: 100, timeout: 20_000 },
@@ -73,17 +78,23 @@ it('in a second language nothing is cut off, and nothing is left in English but 
   const idOf = (title: string) => (jobs.find((job) => job.title === title) as JobSummary).id;
   const own = new Set<string>([...WITH_FIGURES, ...typed(await get('/shelf'))]);
   for (const { id } of jobs) for (const text of typed(await get<Job>(`/jobs/${id}`))) own.add(text);
-  const paths = [...PAGES, ...['Juniper', 'Ostrel'].flatMap((title) => STEPS.map((step) => `/job/${idOf(title)}/${step}`))];
+  const paths = [
+    ...PAGES,
+    ...['Juniper', 'Ostrel'].flatMap((title) => STEPS.map((step) => `/job/${idOf(title)}/${step}`)),
+  ];
   const found: Record<string, unknown> = {};
   await onPage(app, '/', PHONE, async (hands) => {
-    await hands.page.evaluate(() => localStorage.setItem('lintrel.person', JSON.stringify({ length: 'in', temperature: 'F', language: 'pseudo' })));
+    await hands.page.evaluate(() =>
+      localStorage.setItem('lintrel.person', JSON.stringify({ length: 'in', temperature: 'F', language: 'pseudo' })),
+    );
     for (const path of paths) {
       await hands.page.goto(app.server.url + path);
       await hands.sees(/\[\S/);
       await settled(hands);
       const { plain, clipped, wide } = await look(hands);
       const left = plain.filter((text) => !own.has(text.replace(/^⟦(.*)⟧$/s, '$1')));
-      if (left.length > 0 || clipped.length > 0 || wide) found[path.replace(/\/job\/[^/]+/, '')] = { left: [...new Set(left)], clipped, wide };
+      if (left.length > 0 || clipped.length > 0 || wide)
+        found[path.replace(/\/job\/[^/]+/, '')] = { left: [...new Set(left)], clipped, wide };
     }
   });
   expect(found).toEqual({});

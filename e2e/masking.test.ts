@@ -4,13 +4,22 @@ import { appUnderTest, PHONE, WIDE } from './harness';
 
 const app = appUnderTest();
 const get = async <T>(path: string) => (await (await fetch(`${app.server.url}/api${path}`)).json()) as T;
-const idOf = async (title: string): Promise<string> => (await get<{ jobs: JobSummary[] }>('/jobs')).jobs.find((job) => job.title === title)!.id;
-const withJob = async (title: string, step: string, work: (hands: Hands, id: string) => Promise<void>, size: typeof PHONE | typeof WIDE = PHONE) => {
+const idOf = async (title: string): Promise<string> =>
+  (await get<{ jobs: JobSummary[] }>('/jobs')).jobs.find((job) => job.title === title)!.id;
+const withJob = async (
+  title: string,
+  step: string,
+  work: (hands: Hands, id: string) => Promise<void>,
+  size: typeof PHONE | typeof WIDE = PHONE,
+) => {
   const id = await idOf(title);
   await onPage(app, `/job/${id}/${step}`, size, (hands) => work(hands, id));
 };
 /** What a chosen piece of the lay list says. */
-const list = (hands: Hands) => hands.page.$$eval('[data-testid=run]', (rows) => rows.map((row) => (row as HTMLElement).innerText.replace(/\s+/g, ' ')));
+const list = (hands: Hands) =>
+  hands.page.$$eval('[data-testid=run]', (rows) =>
+    rows.map((row) => (row as HTMLElement).innerText.replace(/\s+/g, ' ')),
+  );
 
 it('what is beyond an edge is tapped on the drawing, said, and masked', () =>
   withJob('Marigold', 'part/bonnet', async (hands, id) => {
@@ -79,7 +88,9 @@ it('another tape is taken for a line, and what is told of it changes', () =>
     await hands.sees(/R1\s+C24/);
     await hands.sees(/its edge is fair, not crisp/);
     await hands.saved();
-    expect((await get<Job>(`/jobs/${id}`)).design.choices.tapes).toEqual([{ part: 'left', line: 'waist', tape: 'C24' }]);
+    expect((await get<Job>(`/jobs/${id}`)).design.choices.tapes).toEqual([
+      { part: 'left', line: 'waist', tape: 'C24' },
+    ]);
     await hands.pressNamed('button', 'Undo: C24 for L1');
     await hands.sees(/R1\s+F19/);
     await hands.press('[data-testid=forbid-tape]');
@@ -197,7 +208,9 @@ it('a bend test and a stick test change the figures of a tape in this shop', () 
     await hands.press('[data-testid=take-grip]');
     await hands.press('[data-testid=submit]');
     await hands.sees(/Fine line, stiff film/);
-    const { tapes } = await get<{ tapes: { code: string; stretch: number; adhesionN25: number; basis: string }[] }>('/shelf');
+    const { tapes } = await get<{ tapes: { code: string; stretch: number; adhesionN25: number; basis: string }[] }>(
+      '/shelf',
+    );
     const tape = tapes.find(({ code }) => code === 'V9')!;
     // Round 60 mm a tape of 9 mm needs 0.995·39/30 − 1.
     expect(tape.stretch).toBeCloseTo(0.294, 3);

@@ -11,11 +11,23 @@ const OTHERS_MS = 100;
 const database = await makeDatabase();
 const server = await startServer(database.url, { env: { LOG_LEVEL: 'silent' } });
 
-const COLOURS = ['cream-two-part', 'sea-green-two-part', 'blaze-two-part', 'copper-two-part', 'ink-two-part', 'tomato-can'];
+const COLOURS = [
+  'cream-two-part',
+  'sea-green-two-part',
+  'blaze-two-part',
+  'copper-two-part',
+  'ink-two-part',
+  'tomato-can',
+];
 
 /** Panels with wavy lines that cross one another, an area of its own finish in between. */
 function monster(parts: number, lines: number, points: number): Design {
-  const plain = { count: 1, substrate: 'steel', present: { system: 'filler-primer', colour: '#c7bfa6', ageH: 48 }, datums: [BASE_DATUM] } as const;
+  const plain = {
+    count: 1,
+    substrate: 'steel',
+    present: { system: 'filler-primer', colour: '#c7bfa6', ageH: 48 },
+    datums: [BASE_DATUM],
+  } as const;
   const line = (index: number) => ({
     kind: 'sweep',
     id: `l${index}`,
@@ -47,10 +59,15 @@ function monster(parts: number, lines: number, points: number): Design {
 }
 
 const call = (method: string, path: string, body?: unknown) =>
-  fetch(`${server.url}/api${path}`, { method, ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }) });
+  fetch(`${server.url}/api${path}`, {
+    method,
+    ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+  });
 
 // A process of its own: what this one has to write and read itself would be taken for the server's.
-const others = spawn(process.execPath, ['--import', 'tsx', 'e2e/prober.ts', `${server.url}/api/health`], { stdio: ['ignore', 'pipe', 'inherit'] });
+const others = spawn(process.execPath, ['--import', 'tsx', 'e2e/prober.ts', `${server.url}/api/health`], {
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
 let told = '';
 others.stdout.on('data', (text: Buffer) => (told += text.toString()));
 const othersEnded = new Promise((ended) => others.once('exit', ended));
@@ -61,27 +78,35 @@ for (const [parts, lines, points] of [
   [10, 100, 20],
   [40, 60, 12],
 ] as const) {
-  const { id, revision } = (await (await call('POST', '/jobs', { title: 'Monster', kind: 'other', scale: 1 })).json()) as Job;
+  const { id, revision } = (await (
+    await call('POST', '/jobs', { title: 'Monster', kind: 'other', scale: 1 })
+  ).json()) as Job;
   const saved = await call('PUT', `/jobs/${id}`, { revision, design: monster(parts, lines, points) });
   const kept = saved.ok ? '' : ` (not kept: ${JSON.stringify(await saved.json()).slice(0, 200)})`;
   const began = performance.now();
   const answers = await Promise.all(
-    [call('GET', `/jobs/${id}/plan`), call('POST', `/jobs/${id}/print`, { what: 'lay', unit: 'mm', paper: 'A4' }), call('GET', `/jobs/${id}/plan`)].map(
-      async (one) => {
-        const answer = await one;
-        await answer.arrayBuffer();
-        return answer.status;
-      },
-    ),
+    [
+      call('GET', `/jobs/${id}/plan`),
+      call('POST', `/jobs/${id}/print`, { what: 'lay', unit: 'mm', paper: 'A4' }),
+      call('GET', `/jobs/${id}/plan`),
+    ].map(async (one) => {
+      const answer = await one;
+      await answer.arrayBuffer();
+      return answer.status;
+    }),
   );
   const tookMs = performance.now() - began;
   longestMs = Math.max(longestMs, tookMs);
-  process.stdout.write(`${parts} parts of ${lines} lines: ${answers.join(', ')} after ${(tookMs / 1000).toFixed(1)} s${kept}\n`);
+  process.stdout.write(
+    `${parts} parts of ${lines} lines: ${answers.join(', ')} after ${(tookMs / 1000).toFixed(1)} s${kept}\n`,
+  );
 }
 others.kill('SIGTERM');
 await othersEnded;
 const slowestMs = Number(told);
-process.stdout.write(`longest ${(longestMs / 1000).toFixed(1)} s; others answered within ${slowestMs.toFixed(0)} ms all the time\n`);
+process.stdout.write(
+  `longest ${(longestMs / 1000).toFixed(1)} s; others answered within ${slowestMs.toFixed(0)} ms all the time\n`,
+);
 await server.stop();
 await database.drop();
 process.exitCode = longestMs > GIVEN_UP_MS || slowestMs > OTHERS_MS ? 1 : 0;

@@ -3,7 +3,15 @@ import { join } from 'node:path';
 import type { JobSummary, RunRecord } from '@lintrel/core';
 import { WAIT_MS } from '../scripts/test-limits.mjs';
 import { Hands, onPage } from './hands';
-import { makeDatabase, PHONE, startBrowser, startServer, type RunningServer, type TestBrowser, type TestDatabase } from './harness';
+import {
+  makeDatabase,
+  PHONE,
+  startBrowser,
+  startServer,
+  type RunningServer,
+  type TestBrowser,
+  type TestDatabase,
+} from './harness';
 
 // A phone in a secure place, where the browser lets the program be kept: it opens with the server gone.
 
@@ -12,7 +20,8 @@ let server: RunningServer;
 let browser: TestBrowser;
 const port = () => Number(new URL(server.url).port);
 const get = async <T>(path: string): Promise<T> => (await fetch(`${server.url}/api${path}`)).json() as Promise<T>;
-const jobNamed = async (title: string) => (await get<{ jobs: JobSummary[] }>('/jobs')).jobs.find((job) => job.title === title) as JobSummary;
+const jobNamed = async (title: string) =>
+  (await get<{ jobs: JobSummary[] }>('/jobs')).jobs.find((job) => job.title === title) as JobSummary;
 const eventsOf = async (id: string) => (await get<RunRecord>(`/jobs/${id}/run`)).events;
 const onPhone = (path: string, work: (hands: Hands) => Promise<void>) =>
   onPage({ server, browser, database } as Parameters<typeof onPage>[0], path, PHONE, work);
@@ -34,7 +43,10 @@ afterAll(async () => {
 it('can be put on the home screen', async () => {
   const page = await (await fetch(server.url)).text();
   expect(page).toContain('rel="manifest"');
-  const manifest = (await (await fetch(`${server.url}/manifest.webmanifest`)).json()) as { start_url: string; icons: { src: string }[] };
+  const manifest = (await (await fetch(`${server.url}/manifest.webmanifest`)).json()) as {
+    start_url: string;
+    icons: { src: string }[];
+  };
   expect(manifest.start_url).toBe('/');
   for (const { src } of manifest.icons) expect((await fetch(server.url + src)).status).toBe(200);
   const worker = await fetch(`${server.url}/sw.js`);
@@ -59,9 +71,15 @@ it('opens a deep link with the server gone: the run sheet with all that was done
     await page.goto(`${server.url}/job/${id}/run`);
     await hands.sees(new RegExp(`${done} of \\d+ done`));
     const photoShown = () =>
-      page.waitForFunction(() => [...document.querySelectorAll<HTMLImageElement>('[data-testid=photo] img')].some((one) => one.naturalWidth > 0), {
-        timeout: 12_000,
-      });
+      page.waitForFunction(
+        () =>
+          [...document.querySelectorAll<HTMLImageElement>('[data-testid=photo] img')].some(
+            (one) => one.naturalWidth > 0,
+          ),
+        {
+          timeout: 12_000,
+        },
+      );
     await server.stop();
 
     await page.reload();
@@ -106,7 +124,8 @@ function before(target: string, sw: (text: string) => string): Promise<{ url: st
     const onward = request(target + asked.url!, { method: asked.method, headers: asked.headers }, (told) => {
       const worker = asked.url === '/sw.js';
       const headers = { ...told.headers };
-      if (worker) for (const name of ['content-length', 'content-encoding', 'etag', 'last-modified']) delete headers[name];
+      if (worker)
+        for (const name of ['content-length', 'content-encoding', 'etag', 'last-modified']) delete headers[name];
       answer.writeHead(told.statusCode!, headers);
       if (!worker) return void told.pipe(answer);
       let text = '';
@@ -114,7 +133,8 @@ function before(target: string, sw: (text: string) => string): Promise<{ url: st
       told.on('end', () => answer.end(sw(text)));
     });
     onward.on('error', () => answer.destroy());
-    if (asked.url === '/sw.js') for (const name of ['accept-encoding', 'if-none-match', 'if-modified-since']) onward.removeHeader(name);
+    if (asked.url === '/sw.js')
+      for (const name of ['accept-encoding', 'if-none-match', 'if-modified-since']) onward.removeHeader(name);
     asked.pipe(onward);
   });
   return new Promise((ready) =>
@@ -129,40 +149,52 @@ function before(target: string, sw: (text: string) => string): Promise<{ url: st
 
 it('offers a newer build, leaves the run sheet alone, and takes it when a person says so', async () => {
   let newer = false;
-  const door = await before(server.url, (text) => (newer ? text.replace('const BUILD = "', 'const BUILD = "newer-') : text));
+  const door = await before(server.url, (text) =>
+    newer ? text.replace('const BUILD = "', 'const BUILD = "newer-') : text,
+  );
   const { id } = await jobNamed('Juniper');
   try {
-    await onPage({ server: { ...server, url: door.url }, browser, database } as Parameters<typeof onPage>[0], '/', PHONE, async (hands) => {
-      const { page } = hands;
-      // The page may be drawn anew by the newer build at that very moment: then it is asked once more.
-      const shells = async (tries = 5): Promise<string[]> =>
-        page
-          .evaluate(async () => (await caches.keys()).filter((name) => name.startsWith('lintrel.shell.')))
-          .catch((error: unknown) => {
-            if (tries === 1) throw error;
-            return new Promise<string[]>((again) => setTimeout(() => again(shells(tries - 1)), 500));
-          });
-      await page.waitForFunction(() => navigator.serviceWorker.controller !== null, { timeout: 40_000 });
-      expect(await shells()).toHaveLength(1);
-      newer = true;
-      await page.goto(`${door.url}/job/${id}/run`);
-      await hands.sees(/of \d+ done/);
-      // It is looked for when the page is opened, and lies ready beside the one in use.
-      await page.waitForFunction(async () => (await navigator.serviceWorker.getRegistration())?.waiting !== null, { timeout: 60_000 });
-      expect(await shells()).toHaveLength(2);
-      expect(await page.$('[data-testid=newer-build]')).toBeNull();
-      await hands.pressNamed('link', 'Jobs');
-      const moved = page.waitForNavigation({ timeout: 40_000 });
-      await hands.press('[data-testid=use-newer]');
-      await moved;
-      await hands.sees(/Juniper/);
-      // The files of the build before are thrown away as the newer one takes over.
-      await page.waitForFunction(async () => (await caches.keys()).filter((name) => name.startsWith('lintrel.shell.')).length === 1, { timeout: 20_000 });
-      const [only, ...others] = await shells();
-      expect(only).toContain('newer-');
-      expect(others).toEqual([]);
-      expect(await page.$('[data-testid=newer-build]')).toBeNull();
-    });
+    await onPage(
+      { server: { ...server, url: door.url }, browser, database } as Parameters<typeof onPage>[0],
+      '/',
+      PHONE,
+      async (hands) => {
+        const { page } = hands;
+        // The page may be drawn anew by the newer build at that very moment: then it is asked once more.
+        const shells = async (tries = 5): Promise<string[]> =>
+          page
+            .evaluate(async () => (await caches.keys()).filter((name) => name.startsWith('lintrel.shell.')))
+            .catch((error: unknown) => {
+              if (tries === 1) throw error;
+              return new Promise<string[]>((again) => setTimeout(() => again(shells(tries - 1)), 500));
+            });
+        await page.waitForFunction(() => navigator.serviceWorker.controller !== null, { timeout: 40_000 });
+        expect(await shells()).toHaveLength(1);
+        newer = true;
+        await page.goto(`${door.url}/job/${id}/run`);
+        await hands.sees(/of \d+ done/);
+        // It is looked for when the page is opened, and lies ready beside the one in use.
+        await page.waitForFunction(async () => (await navigator.serviceWorker.getRegistration())?.waiting !== null, {
+          timeout: 60_000,
+        });
+        expect(await shells()).toHaveLength(2);
+        expect(await page.$('[data-testid=newer-build]')).toBeNull();
+        await hands.pressNamed('link', 'Jobs');
+        const moved = page.waitForNavigation({ timeout: 40_000 });
+        await hands.press('[data-testid=use-newer]');
+        await moved;
+        await hands.sees(/Juniper/);
+        // The files of the build before are thrown away as the newer one takes over.
+        await page.waitForFunction(
+          async () => (await caches.keys()).filter((name) => name.startsWith('lintrel.shell.')).length === 1,
+          { timeout: 20_000 },
+        );
+        const [only, ...others] = await shells();
+        expect(only).toContain('newer-');
+        expect(others).toEqual([]);
+        expect(await page.$('[data-testid=newer-build]')).toBeNull();
+      },
+    );
   } finally {
     await door.close();
   }

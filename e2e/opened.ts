@@ -13,7 +13,10 @@ const opening = new Set<Promise<unknown>>();
  * @param closeOf says how to close what was opened
  * @returns what was opened, and how to close it: once, however often it is called
  */
-export async function opened<T>(open: () => T | Promise<T>, closeOf: (resource: T) => Promise<unknown>): Promise<{ resource: T; close: () => Promise<void> }> {
+export async function opened<T>(
+  open: () => T | Promise<T>,
+  closeOf: (resource: T) => Promise<unknown>,
+): Promise<{ resource: T; close: () => Promise<void> }> {
   const promise = Promise.resolve().then(open);
   opening.add(promise);
   try {

@@ -3,7 +3,15 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { DayAnswer, Design, Job, JobFile, RunRecord, Step } from '@lintrel/core';
 import { onPage, type Hands } from './hands';
-import { makeDatabase, PHONE, startBrowser, startServer, type RunningServer, type TestBrowser, type TestDatabase } from './harness';
+import {
+  makeDatabase,
+  PHONE,
+  startBrowser,
+  startServer,
+  type RunningServer,
+  type TestBrowser,
+  type TestDatabase,
+} from './harness';
 
 // Paint in the cup and in the gun: what sets, what two jobs share, and when a job would be done.
 
@@ -28,7 +36,11 @@ afterAll(async () => {
 });
 
 async function send<T>(path: string, body: unknown): Promise<T> {
-  const answer = await fetch(`${server.url}/api${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  const answer = await fetch(`${server.url}/api${path}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
   if (!answer.ok) throw new Error(`${path}: ${await answer.text()}`);
   return (await answer.json()) as T;
 }
@@ -42,9 +54,17 @@ const entry = (kind: string, step: string | null, agoMin: number) => ({
 });
 
 /** Tansy, begun and done up to and with the mixing, or up to it, so long ago. */
-async function tansy(title: string, { mixed, agoMin }: { mixed: boolean; agoMin: number }): Promise<{ id: string; steps: readonly Step[] }> {
+async function tansy(
+  title: string,
+  { mixed, agoMin }: { mixed: boolean; agoMin: number },
+): Promise<{ id: string; steps: readonly Step[] }> {
   const file = JSON.parse(readFileSync(join(__dirname, '../examples/tansy.json'), 'utf8')) as JobFile;
-  const { id, revision } = await send<Job>('/jobs/import', { ...file, design: { ...file.design, title }, log: [], started: [] });
+  const { id, revision } = await send<Job>('/jobs/import', {
+    ...file,
+    design: { ...file.design, title },
+    log: [],
+    started: [],
+  });
   const { started } = await send<RunRecord>(`/jobs/${id}/start`, { revision, event: entry('start', null, agoMin) });
   const steps = (started!.plan.steps as Step[]).filter(({ attended }) => attended);
   const upTo = steps.findIndex(({ kind }) => kind === 'mix') + (mixed ? 1 : 0);
@@ -67,8 +87,13 @@ it('paint that has gone off in the cup is mixed anew before its coat, once, and 
   });
 });
 it('two jobs of one colour are told to be sprayed from one mix', async () => {
-  const wings = [await tansy('Left wing', { mixed: false, agoMin: 30 }), await tansy('Right wing', { mixed: false, agoMin: 30 })];
-  await onPhone('/clock', (hands) => hands.sees(/Mix Sea green, two-part once, \d+ ml for both: .+ first, .+ from the same gun/));
+  const wings = [
+    await tansy('Left wing', { mixed: false, agoMin: 30 }),
+    await tansy('Right wing', { mixed: false, agoMin: 30 }),
+  ];
+  await onPhone('/clock', (hands) =>
+    hands.sees(/Mix Sea green, two-part once, \d+ ml for both: .+ first, .+ from the same gun/),
+  );
   const day = (await (await fetch(`${server.url}/api/day`)).json()) as DayAnswer;
   const [first, second] = day.oneMix[0]!.mixes.map(({ job }) => wings.find(({ id }) => id === job)!);
   await onPhone(`/job/${second!.id}/run`, (hands) => hands.sees(/Mix it with .+ wing, once for both/));
@@ -82,7 +107,12 @@ it('two jobs of one colour are told to be sprayed from one mix', async () => {
 });
 it('a job that has not been begun tells when it would be done', async () => {
   const file = JSON.parse(readFileSync(join(__dirname, '../examples/tansy.json'), 'utf8')) as JobFile;
-  const { id } = await send<Job>('/jobs/import', { ...file, design: { ...file.design, title: 'Tail' }, log: [], started: [] });
+  const { id } = await send<Job>('/jobs/import', {
+    ...file,
+    design: { ...file.design, title: 'Tail' },
+    log: [],
+    started: [],
+  });
   await onPhone(`/job/${id}/time`, async (hands) => {
     await hands.sees(/When would it be done/);
     await hands.press('[data-testid=ask-when]');
@@ -103,7 +133,9 @@ it('twelve lockers are pulled wet by one person, in turns, on Time and on the sh
   const { id } = await send<Job>('/jobs/import', { ...file, design: many, log: [], started: [] });
   await onPhone(`/job/${id}/time`, async (hands) => {
     await hands.sees(/2 people pull together/);
-    await hands.press('[aria-label="Who pulls where one person has not the time for all of it: One person, in sections"]');
+    await hands.press(
+      '[aria-label="Who pulls where one person has not the time for all of it: One person, in sections"]',
+    );
     await hands.saved();
     await hands.sees(/0 min: .*coat 2 of 2, only Front of the lockers 1 to 6 of 12/);
     await hands.sees(/Pull the tape of Front of the lockers 7 to 12 of 12: wet/);
@@ -125,7 +157,8 @@ it('the run sheet is lit dark for the booth or light for the workshop, and stays
   const { id } = await tansy('Lit', { mixed: true, agoMin: 10 });
   await onPhone(`/job/${id}/run`, async (hands) => {
     const ground = () => hands.page.$eval('[data-testid=booth]', (sheet) => getComputedStyle(sheet).backgroundColor);
-    const bright = (rgb: string) => (rgb.match(/\d+/g) ?? []).slice(0, 3).reduce((sum, one) => sum + Number(one), 0) / 3;
+    const bright = (rgb: string) =>
+      (rgb.match(/\d+/g) ?? []).slice(0, 3).reduce((sum, one) => sum + Number(one), 0) / 3;
     await hands.sees(/coat 1 of 2/);
     expect(bright(await ground())).toBeLessThan(60);
     await hands.press('[data-testid=shade]');
@@ -135,6 +168,8 @@ it('the run sheet is lit dark for the booth or light for the workshop, and stays
     expect(bright(await ground())).toBeGreaterThan(200);
     await hands.press('[data-testid=far-view]');
     await hands.sees(/Tap to go back/);
-    expect(bright(await hands.page.$eval('[data-testid=far]', (sheet) => getComputedStyle(sheet).backgroundColor))).toBeGreaterThan(200);
+    expect(
+      bright(await hands.page.$eval('[data-testid=far]', (sheet) => getComputedStyle(sheet).backgroundColor)),
+    ).toBeGreaterThan(200);
   });
 });

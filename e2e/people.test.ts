@@ -4,7 +4,15 @@ import { saveSetUpCode } from '../server/src/db/people';
 import { normalizeCode, tokenHash, newCode } from '../server/src/people/secrets';
 import { WAIT_MS } from '../scripts/test-limits.mjs';
 import { Hands, onPage } from './hands';
-import { makeDatabase, PHONE, startBrowser, startServer, type RunningServer, type TestBrowser, type TestDatabase } from './harness';
+import {
+  makeDatabase,
+  PHONE,
+  startBrowser,
+  startServer,
+  type RunningServer,
+  type TestBrowser,
+  type TestDatabase,
+} from './harness';
 
 // A shop that is open to its network: everybody says who they are, in a browser.
 
@@ -104,12 +112,18 @@ it('is set up by its first owner, who lets others in; a phone of the shop change
     await hands.sees(/Helper/);
 
     // What the helper taps carries their name; what is not theirs to do is refused and told.
-    const jobs = await hands.page.evaluate(async () => ((await (await fetch('/api/jobs')).json()) as { jobs: JobSummary[] }).jobs);
+    const jobs = await hands.page.evaluate(
+      async () => ((await (await fetch('/api/jobs')).json()) as { jobs: JobSummary[] }).jobs,
+    );
     const { id } = jobs.find(({ title }) => title === 'Juniper')!;
     await hands.page.goto(`${server.url}/job/${id}/run`);
     await hands.press('[data-testid=done]:not([aria-disabled=true])');
     const last = async () =>
-      hands.page.evaluate(async (job) => ((await (await fetch(`/api/jobs/${job}/run`)).json()) as RunRecord).events.at(-1)!.person ?? null, id);
+      hands.page.evaluate(
+        async (job) =>
+          ((await (await fetch(`/api/jobs/${job}/run`)).json()) as RunRecord).events.at(-1)!.person ?? null,
+        id,
+      );
     for (const since = Date.now(); (await last()) !== 'Hal'; await new Promise((again) => setTimeout(again, 100)))
       if (Date.now() - since > WAIT_MS) throw new Error('it was not signed');
     await hands.page.goto(`${server.url}/job/${id}/piece`);
@@ -129,11 +143,17 @@ it('taps of one whose session has ended wait until somebody is in again', async 
     await signIn(hands, 'Ada');
     await hands.sees(/Brindle/);
     const { id } = await hands.page.evaluate(async () =>
-      ((await (await fetch('/api/jobs')).json()) as { jobs: JobSummary[] }).jobs.find(({ title }) => title === 'Juniper')!,
+      ((await (await fetch('/api/jobs')).json()) as { jobs: JobSummary[] }).jobs.find(
+        ({ title }) => title === 'Juniper',
+      )!,
     );
     await hands.page.goto(`${server.url}/job/${id}/run`);
     await hands.sees(/\d+ of \d+ done/);
-    const count = () => hands.page.evaluate(async (job) => ((await (await fetch(`/api/jobs/${job}/run`)).json()) as RunRecord).events.length, id);
+    const count = () =>
+      hands.page.evaluate(
+        async (job) => ((await (await fetch(`/api/jobs/${job}/run`)).json()) as RunRecord).events.length,
+        id,
+      );
     const before = await count();
     await hands.page.deleteCookie({ name: 'lintrel', url: server.url });
     await hands.press('[data-testid=done]:not([aria-disabled=true])');
@@ -153,7 +173,9 @@ it('a customer looks at one job by its address, and no more once it is called ba
     await signIn(hands, 'Ada');
     await hands.sees(/Marigold/);
     const { id } = await hands.page.evaluate(async () =>
-      ((await (await fetch('/api/jobs')).json()) as { jobs: JobSummary[] }).jobs.find(({ title }) => title === 'Marigold')!,
+      ((await (await fetch('/api/jobs')).json()) as { jobs: JobSummary[] }).jobs.find(
+        ({ title }) => title === 'Marigold',
+      )!,
     );
     await hands.page.goto(`${server.url}/job/${id}/print`);
     await hands.press('[data-testid=make-link]');
@@ -182,7 +204,9 @@ it('what one has tapped without a connection goes under their name, once the oth
     await signIn(hands, 'Hal');
     await hands.sees(/Brindle/);
     const { id } = await hands.page.evaluate(async () =>
-      ((await (await fetch('/api/jobs')).json()) as { jobs: JobSummary[] }).jobs.find(({ title }) => title === 'Juniper')!,
+      ((await (await fetch('/api/jobs')).json()) as { jobs: JobSummary[] }).jobs.find(
+        ({ title }) => title === 'Juniper',
+      )!,
     );
     await hands.page.goto(`${server.url}/job/${id}/run`);
     await hands.sees(/\d+ of \d+ done/);
@@ -197,7 +221,11 @@ it('what one has tapped without a connection goes under their name, once the oth
     await signIn(hands, 'Ada');
     await hands.sees(/1 entry of Hal not sent yet/);
     await hands.press('[data-testid=send-for]');
-    for (const since = Date.now(); String(await last()) !== 'Hal,Ada'; await new Promise((again) => setTimeout(again, 200)))
+    for (
+      const since = Date.now();
+      String(await last()) !== 'Hal,Ada';
+      await new Promise((again) => setTimeout(again, 200))
+    )
       if (Date.now() - since > WAIT_MS) throw new Error(`the tap is of ${String(await last())}`);
   });
 });

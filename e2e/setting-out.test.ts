@@ -12,7 +12,11 @@ import { appUnderTest, PHONE, WIDE } from './harness';
 const app = appUnderTest();
 const api = async <T>(path: string, method = 'GET', body?: object): Promise<T> =>
   (await (
-    await fetch(`${app.server.url}/api${path}`, { method, headers: { 'content-type': 'application/json' }, body: body && JSON.stringify(body) })
+    await fetch(`${app.server.url}/api${path}`, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      body: body && JSON.stringify(body),
+    })
   ).json()) as T;
 
 const present = { system: 'filler-primer', colour: '#c7bfa6', ageH: 48 } as const;
@@ -34,7 +38,10 @@ const part = (id: string, name: string, surface: Design['parts'][number]['surfac
 /** A job with a board and a tube, ready to be set out; the lines are on the board. */
 async function bench(title: string, lines: Design['parts'][number]['lines'] = []): Promise<string> {
   const job = await api<Job>('/jobs', 'POST', { title, kind: 'other' });
-  const board = { ...part('board', 'Board', { kind: 'flat', outline: { kind: 'rectangle', width: 1000, height: 500 } }), lines };
+  const board = {
+    ...part('board', 'Board', { kind: 'flat', outline: { kind: 'rectangle', width: 1000, height: 500 } }),
+    lines,
+  };
   const tube = {
     ...part('tube', 'Tube', { kind: 'tube', diameter: 120, length: 400 }),
     pose: { at: [1010, 60, 250] as [number, number, number], yawDeg: 0, pitchDeg: 0, rollDeg: 0 },
@@ -43,10 +50,12 @@ async function bench(title: string, lines: Design['parts'][number]['lines'] = []
   return job.id;
 }
 const designOf = async (id: string) => (await api<Job>(`/jobs/${id}`)).design;
-const linesOf = async (id: string, name: string) => (await designOf(id)).parts.find((one) => one.name === name)?.lines ?? [];
+const linesOf = async (id: string, name: string) =>
+  (await designOf(id)).parts.find((one) => one.name === name)?.lines ?? [];
 const planOf = (id: string) => api<Plan>(`/jobs/${id}/plan`);
 
-const withPage = (path: string, size: typeof PHONE | typeof WIDE, work: (hands: Hands) => Promise<void>) => onPage(app, path, size, work);
+const withPage = (path: string, size: typeof PHONE | typeof WIDE, work: (hands: Hands) => Promise<void>) =>
+  onPage(app, path, size, work);
 
 /** Opens a list on the page and takes one of it. */
 async function pick(hands: Hands, label: string, option: string): Promise<void> {
@@ -89,8 +98,17 @@ const KINDS: readonly Typed[] = [
   },
   { kind: 'Arc by radius', points: [['100', '400']], values: { headingDeg: '0', radius: '500', turnDeg: '20' } },
   { kind: 'Circle, ellipse', points: [['850', '420']], values: { width: '60' } },
-  { kind: 'Parallel', values: { distance: '12' }, picks: [['Follows', 'The edge 1 (bottom) of the part']], choices: ['On its: upper or left side'] },
-  { kind: 'Bands', points: [['0', '0']], values: { headingDeg: '0', count: '2', width: '20', gap: '15', margin: '600' } },
+  {
+    kind: 'Parallel',
+    values: { distance: '12' },
+    picks: [['Follows', 'The edge 1 (bottom) of the part']],
+    choices: ['On its: upper or left side'],
+  },
+  {
+    kind: 'Bands',
+    points: [['0', '0']],
+    values: { headingDeg: '0', count: '2', width: '20', gap: '15', margin: '600' },
+  },
   {
     kind: 'Mirror',
     picks: [
@@ -165,10 +183,14 @@ it('every kind of line is set out by typing, on a phone', async () => {
     for (const typed of KINDS) await typeLine(hands, id, typed);
   });
   const plan = await planOf(id);
-  const faults = plan.parts.flatMap(({ lines }) => lines.flatMap(({ code, name, fault }) => (fault ? [`${code} ${name} ${fault}`] : [])));
+  const faults = plan.parts.flatMap(({ lines }) =>
+    lines.flatMap(({ code, name, fault }) => (fault ? [`${code} ${name} ${fault}`] : [])),
+  );
   expect(faults).toEqual([]);
   const board = await linesOf(id, 'Board');
-  expect(board.find(({ name }) => name === 'Straight')).toMatchObject({ to: { along: 1000, above: expect.closeTo(88.9, 9) } });
+  expect(board.find(({ name }) => name === 'Straight')).toMatchObject({
+    to: { along: 1000, above: expect.closeTo(88.9, 9) },
+  });
   expect(board.find(({ kind }) => kind === 'arc')).toMatchObject({ through: { along: 500, above: 360 } });
   expect(board.find(({ kind }) => kind === 'text')).toMatchObject({ text: 'AB 7' });
   expect((await linesOf(id, 'Tube')).map(({ kind }) => kind)).toEqual(['ring', 'continuation']);
@@ -212,18 +234,24 @@ it('a point is dragged, drawn to what is near, undone and done again, also after
     await hands.page.waitForSelector('[data-testid=magnifier]', { timeout: 5000 });
     await hands.sees(/Drawn to: |Free: /);
     await hands.page.mouse.up();
-    await hands.page.waitForFunction(() => document.querySelector('[data-testid="undo-design"]')?.getAttribute('aria-label')?.includes('Waist moved'));
+    await hands.page.waitForFunction(() =>
+      document.querySelector('[data-testid="undo-design"]')?.getAttribute('aria-label')?.includes('Waist moved'),
+    );
     await hands.saved();
     const moved = await heightOf();
     expect(moved?.above).toBeGreaterThan(230);
     expect(moved?.along).toBeGreaterThan(505);
     await hands.press('[data-testid=undo-design]');
     await hands.saved();
-    await hands.page.waitForFunction(() => document.querySelector('[data-testid="redo-design"]')?.getAttribute('aria-label')?.includes('Waist moved'));
+    await hands.page.waitForFunction(() =>
+      document.querySelector('[data-testid="redo-design"]')?.getAttribute('aria-label')?.includes('Waist moved'),
+    );
     expect(await heightOf()).toEqual({ along: 500, above: 220 });
     await hands.page.reload();
     await hands.press('[data-testid=redo-design]:not([aria-disabled=true])');
-    await hands.page.waitForFunction(() => document.querySelector('[data-testid="redo-design"]')?.getAttribute('aria-label') === 'Nothing to do again');
+    await hands.page.waitForFunction(
+      () => document.querySelector('[data-testid="redo-design"]')?.getAttribute('aria-label') === 'Nothing to do again',
+    );
     await hands.saved();
     expect(await heightOf()).toEqual(moved);
   });
@@ -231,7 +259,9 @@ it('a point is dragged, drawn to what is near, undone and done again, also after
 
 it('lines are copied, hidden, locked, made fair, and given as stations', async () => {
   const heights = [200, 212, 219, 233, 224, 222, 215];
-  const id = await bench('Tools', [sweep('Waist', ...heights.map((above, index) => [20 + index * 160, above] as const))]);
+  const id = await bench('Tools', [
+    sweep('Waist', ...heights.map((above, index) => [20 + index * 160, above] as const)),
+  ]);
   await withPage(`/job/${id}/lines`, PHONE, async (hands) => {
     await hands.press('[data-testid=line]');
     await hands.sees(/Wiggle at \d+ mm: [\d.]+ mm in \d+ mm/);
@@ -251,7 +281,9 @@ it('lines are copied, hidden, locked, made fair, and given as stations', async (
     await hands.pressNamed('button', 'Stations');
     await hands.sees(/Measured from Lower edge/);
     await hands.fill('step', '250');
-    await hands.page.waitForFunction(() => /250 mm[\s\S]*500 mm[\s\S]*750 mm/.test(document.querySelector('[data-testid=stations]')?.textContent ?? ''));
+    await hands.page.waitForFunction(() =>
+      /250 mm[\s\S]*500 mm[\s\S]*750 mm/.test(document.querySelector('[data-testid=stations]')?.textContent ?? ''),
+    );
     await hands.fill('match.0.along', '250');
     await hands.fill('match.0.above', '150');
     await hands.sees(/At 250 mm it is [\d.]+ mm too low/);
@@ -314,7 +346,8 @@ it('a drawing is taken over, goes out again, and comes back the same', async () 
       const [chooser] = await Promise.all([hands.page.waitForFileChooser(), hands.press('[data-testid=choose-file]')]);
       await chooser.accept([file]);
       await hands.sees(/Layers that are lines/);
-      if (/does not say its unit/.test(await hands.text())) await hands.pressNamed('radio', 'The file does not say its unit. One unit of it is: inch');
+      if (/does not say its unit/.test(await hands.text()))
+        await hands.pressNamed('radio', 'The file does not say its unit. One unit of it is: inch');
       await pick(hands, 'Outline of the part', `largest closed path of "${outline}"`);
     };
     await take(first, 'rim');
@@ -343,7 +376,9 @@ it('a drawing is taken over, goes out again, and comes back the same', async () 
       const after = (await planOf(id)).parts[1]!;
       expect(after.sizeM2).toBeCloseTo(before.sizeM2, 6);
       const sizes = (areas: typeof before.areas) => areas.map(({ sizeM2 }) => sizeM2).sort((a, b) => a - b);
-      expect(sizes(after.areas).map((size) => Math.round(size * 1e6))).toEqual(sizes(before.areas).map((size) => Math.round(size * 1e6)));
+      expect(sizes(after.areas).map((size) => Math.round(size * 1e6))).toEqual(
+        sizes(before.areas).map((size) => Math.round(size * 1e6)),
+      );
       await hands.press('[data-testid=undo-design]');
       await hands.saved();
     }
@@ -374,8 +409,14 @@ it('what takes long says what is being done, and can be stopped', async () => {
   const id = await bench('Long');
   const file = join(await mkdtemp(join(tmpdir(), 'lintrel-long-')), 'curves.svg');
   // So many curves that reading them takes seconds.
-  const curves = Array.from({ length: 9000 }, (_, at) => `<path d="M0 ${at}C3000 ${at + 3000} 6000 ${at - 3000} 9000 ${at}"/>`);
-  await writeFile(file, `<svg xmlns="http://www.w3.org/2000/svg" width="9000mm" viewBox="0 0 9000 9000">${curves.join('')}</svg>`);
+  const curves = Array.from(
+    { length: 9000 },
+    (_, at) => `<path d="M0 ${at}C3000 ${at + 3000} 6000 ${at - 3000} 9000 ${at}"/>`,
+  );
+  await writeFile(
+    file,
+    `<svg xmlns="http://www.w3.org/2000/svg" width="9000mm" viewBox="0 0 9000 9000">${curves.join('')}</svg>`,
+  );
   await withPage(`/job/${id}/import/board`, PHONE, async (hands) => {
     hands.test.expectErrors(/Failed to load resource|aborted/);
     const [chooser] = await Promise.all([hands.page.waitForFileChooser(), hands.press('[data-testid=choose-file]')]);

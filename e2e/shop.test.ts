@@ -1,7 +1,15 @@
 import type { Job, JobSummary, RunRecord } from '@lintrel/core';
 import { WAIT_MS } from '../scripts/test-limits.mjs';
 import { onPage as onPageOf, Hands } from './hands';
-import { makeDatabase, PHONE, startBrowser, startServer, type RunningServer, type TestBrowser, type TestDatabase } from './harness';
+import {
+  makeDatabase,
+  PHONE,
+  startBrowser,
+  startServer,
+  type RunningServer,
+  type TestBrowser,
+  type TestDatabase,
+} from './harness';
 
 // As a phone in the shop sees it: by a name that is not this machine's own, over plain HTTP, where a browser holds things back.
 
@@ -13,9 +21,15 @@ let browser: TestBrowser;
 const port = () => Number(new URL(server.url).port);
 const shop = () => `http://${NAME}:${port()}`;
 const get = async <T>(path: string): Promise<T> => (await fetch(`${server.url}/api${path}`)).json() as Promise<T>;
-const jobNamed = async (title: string) => (await get<{ jobs: JobSummary[] }>('/jobs')).jobs.find((job) => job.title === title) as JobSummary;
+const jobNamed = async (title: string) =>
+  (await get<{ jobs: JobSummary[] }>('/jobs')).jobs.find((job) => job.title === title) as JobSummary;
 const onPhone = (path: string, work: (hands: Hands) => Promise<void>) =>
-  onPageOf({ server: { ...server, url: shop() }, browser, database } as Parameters<typeof onPageOf>[0], path, PHONE, work);
+  onPageOf(
+    { server: { ...server, url: shop() }, browser, database } as Parameters<typeof onPageOf>[0],
+    path,
+    PHONE,
+    work,
+  );
 const DONE = '[data-testid=done]:not([aria-disabled=true])';
 const eventsOf = async (id: string) => (await get<RunRecord>(`/jobs/${id}/run`)).events;
 async function until(look: () => Promise<boolean>): Promise<void> {
@@ -37,7 +51,10 @@ afterAll(async () => {
 it('a page over plain HTTP is no secure place, and yet a job is started and ten steps are logged, with the server away in between', async () => {
   const { id } = await jobNamed('Brindle');
   await onPhone(`/job/${id}/run`, async (hands) => {
-    expect(await hands.page.evaluate(() => [window.isSecureContext, typeof crypto.randomUUID])).toEqual([false, 'undefined']);
+    expect(await hands.page.evaluate(() => [window.isSecureContext, typeof crypto.randomUUID])).toEqual([
+      false,
+      'undefined',
+    ]);
     hands.test.expectErrors(/Failed to load resource|ERR_/);
     await hands.press('[data-testid=start]:not([aria-disabled=true])');
     await hands.sees(/0 of \d+ done/);
@@ -49,7 +66,10 @@ it('a page over plain HTTP is no secure place, and yet a job is started and ten 
     }
     await until(async () => (await eventsOf(id)).length === 11);
     expect(await hands.count('[data-testid=pending]')).toBe(0);
-    expect((await eventsOf(id)).map(({ kind }) => kind)).toEqual(['start', ...Array.from({ length: 10 }, () => 'done')]);
+    expect((await eventsOf(id)).map(({ kind }) => kind)).toEqual([
+      'start',
+      ...Array.from({ length: 10 }, () => 'done'),
+    ]);
   });
 });
 
@@ -66,7 +86,11 @@ it('what one phone taps, another shows, and what it missed with the server away 
       await mine.page.bringToFront();
       // A third phone is at the same step.
       const { nextStep } = await jobNamed('Tansy');
-      const here = { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ step: nextStep, device: 'Booth phone' }) };
+      const here = {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ step: nextStep, device: 'Booth phone' }),
+      };
       // It says so again and again: a page that has only just come to the front listens a moment later.
       await until(async () => {
         expect((await fetch(`${server.url}/api/jobs/${id}/here`, here)).status).toBe(204);
@@ -96,13 +120,20 @@ it('a tap counts while the one before is still on its way', async () => {
     await hands.sees(new RegExp(`${before} of \\d+ done`));
     await hands.page.setRequestInterception(true);
     const held: (() => void)[] = [];
-    hands.page.on('request', (asked) => void (asked.method() === 'POST' ? held.push(() => void asked.continue()) : asked.continue()));
+    hands.page.on(
+      'request',
+      (asked) => void (asked.method() === 'POST' ? held.push(() => void asked.continue()) : asked.continue()),
+    );
     for (const more of [1, 2]) {
       await hands.press(DONE);
       await hands.sees(new RegExp(`${before + more} of \\d+ done`));
     }
     expect(await doneBy()).toBe(before);
-    for (const since = Date.now(); (await doneBy()) < before + 2 && Date.now() - since < WAIT_MS; await new Promise((again) => setTimeout(again, 100)))
+    for (
+      const since = Date.now();
+      (await doneBy()) < before + 2 && Date.now() - since < WAIT_MS;
+      await new Promise((again) => setTimeout(again, 100))
+    )
       for (const send of held.splice(0)) send();
     expect(await doneBy()).toBe(before + 2);
   });
@@ -257,7 +288,10 @@ it('a save whose answer is lost on the way asks nobody which version to keep', a
     await hands.pressNamed('button', 'Use this air');
     await hands.saved();
     expect(await hands.text()).not.toMatch(/changed elsewhere/i);
-    expect(await get<Job>(`/jobs/${id}`)).toMatchObject({ revision: revision + 2, design: { climate: { rhPercent: 53 } } });
+    expect(await get<Job>(`/jobs/${id}`)).toMatchObject({
+      revision: revision + 2,
+      design: { climate: { rhPercent: 53 } },
+    });
   });
 });
 

@@ -49,13 +49,25 @@ const shots = (job: (title: string) => string): Shot[] => [
   { name: 'piece', path: `/job/${job('Juniper')}/piece` },
   { name: 'lines', path: `/job/${job('Juniper')}/lines`, before: tap('[data-testid=line]') },
   { name: 'areas', path: `/job/${job('Ostrel')}/areas`, before: named('radio', 'Part: Fin, right side') },
-  { name: 'coats', path: `/job/${job('Juniper')}/coats`, before: sight('[aria-label="Wanted most"]', undefined, 'start') },
+  {
+    name: 'coats',
+    path: `/job/${job('Juniper')}/coats`,
+    before: sight('[aria-label="Wanted most"]', undefined, 'start'),
+  },
   {
     name: 'edge',
     path: `/job/${job('Juniper')}/coats`,
-    before: tap('[data-testid=stage]', 1, named('radio', 'After the coats of stage 2: Tape on', sight('[data-testid=edge-cut]'))),
+    before: tap(
+      '[data-testid=stage]',
+      1,
+      named('radio', 'After the coats of stage 2: Tape on', sight('[data-testid=edge-cut]')),
+    ),
   },
-  { name: 'tape', path: `/job/${job('Tansy')}/tape`, before: tap('[data-testid=run]', 1, sight('[data-testid=run][aria-pressed=true]', undefined, 'start')) },
+  {
+    name: 'tape',
+    path: `/job/${job('Tansy')}/tape`,
+    before: tap('[data-testid=run]', 1, sight('[data-testid=run][aria-pressed=true]', undefined, 'start')),
+  },
   { name: 'time', path: `/job/${job('Saltwort')}/time`, before: sight('[data-testid=edge-chart]') },
   { name: 'time-wide', path: `/job/${job('Juniper')}/time`, size: WIDE },
   { name: 'run', path: `/job/${job('Juniper')}/run` },
@@ -115,9 +127,17 @@ const unkept = (job: (title: string) => string): Shot[] => [
   },
   { name: 'x-hours', path: '/hours' },
   { name: 'x-air', path: '/air' },
-  { name: 'x-heat', path: `/job/${job('Juniper')}/run`, before: tap('[data-testid=heat]', 0, sight('[data-testid=heat-log]', undefined, 'start')) },
+  {
+    name: 'x-heat',
+    path: `/job/${job('Juniper')}/run`,
+    before: tap('[data-testid=heat]', 0, sight('[data-testid=heat-log]', undefined, 'start')),
+  },
   { name: 'x-clock-wide', path: '/clock', size: WIDE },
-  { name: 'x-coat-log', path: `/job/${job('Juniper')}/run`, before: tap('[data-testid=coat]', 0, sight('[data-testid=coat-said]')) },
+  {
+    name: 'x-coat-log',
+    path: `/job/${job('Juniper')}/run`,
+    before: tap('[data-testid=coat]', 0, sight('[data-testid=coat-said]')),
+  },
   { name: 'x-batch', path: '/bench/batch' },
   { name: 'x-behaviour', path: '/shelf/finish/cream-two-part', before: sight('[data-testid=behaviour]') },
   { name: 'x-piece-wide', path: `/job/${job('Ostrel')}/piece`, size: WIDE },
@@ -127,7 +147,12 @@ const unkept = (job: (title: string) => string): Shot[] => [
     size: WIDE,
     before: named('radio', 'Compare with: Green above', sight('[data-testid=compared]')),
   },
-  { name: 'x-coats-brindle-wide', path: `/job/${job('Brindle')}/coats`, size: WIDE, before: tap('[data-testid=stage]', 2) },
+  {
+    name: 'x-coats-brindle-wide',
+    path: `/job/${job('Brindle')}/coats`,
+    size: WIDE,
+    before: tap('[data-testid=stage]', 2),
+  },
   { name: 'x-stage', path: `/job/${job('Juniper')}/coats`, before: tap('[data-testid=stage]', 1) },
   { name: 'x-rehearsal', path: `/job/${job('Brindle')}/coats`, before: slideTo('[data-testid=rehearse]', 6) },
   { name: 'x-new', path: '/job/new' },
@@ -141,10 +166,27 @@ const unkept = (job: (title: string) => string): Shot[] => [
   },
   { name: 'x-time-brindle', path: `/job/${job('Brindle')}/time` },
   { name: 'x-run-ostrel', path: `/job/${job('Ostrel')}/run` },
-  { name: 'x-finish-card', path: '/shelf/finish/copper-two-part', before: tap('[data-testid=add-card]', 0, sight('[data-testid=card-name]')) },
-  { name: 'x-rules', path: `/job/${job('Juniper')}/coats`, before: tap('[data-testid=rules]', 0, sight('[data-testid=equal-percent]')) },
-  { name: 'x-tube', path: `/job/${job('Brindle')}/lines`, before: named('radio', 'Part: Funnel', tap('[data-testid=line]')) },
-  { name: 'x-areas-tall', path: `/job/${job('Juniper')}/areas`, size: TALL, before: named('radio', 'Compare with: Green above') },
+  {
+    name: 'x-finish-card',
+    path: '/shelf/finish/copper-two-part',
+    before: tap('[data-testid=add-card]', 0, sight('[data-testid=card-name]')),
+  },
+  {
+    name: 'x-rules',
+    path: `/job/${job('Juniper')}/coats`,
+    before: tap('[data-testid=rules]', 0, sight('[data-testid=equal-percent]')),
+  },
+  {
+    name: 'x-tube',
+    path: `/job/${job('Brindle')}/lines`,
+    before: named('radio', 'Part: Funnel', tap('[data-testid=line]')),
+  },
+  {
+    name: 'x-areas-tall',
+    path: `/job/${job('Juniper')}/areas`,
+    size: TALL,
+    before: named('radio', 'Compare with: Green above'),
+  },
   { name: 'x-finish', path: '/shelf/finish/copper-two-part', size: TALL },
   { name: 'x-widths', path: `/job/${job('Ostrel')}/areas`, size: WIDE },
   { name: 'x-coats-tall', path: `/job/${job('Juniper')}/coats`, size: TALL, before: tap('[data-testid=stage]', 1) },
@@ -152,17 +194,29 @@ const unkept = (job: (title: string) => string): Shot[] => [
   { name: 'x-coats-wide', path: `/job/${job('Juniper')}/coats`, size: WIDE, before: tap('[data-testid=stage]', 1) },
   { name: 'x-coats-ostrel', path: `/job/${job('Ostrel')}/coats`, size: WIDE },
   { name: 'x-attached', path: `/job/${job('Juniper')}/part/roof`, before: sight('[data-testid=attached-right]') },
-  { name: 'x-present', path: `/job/${job('Juniper')}/areas`, before: tap('[data-testid=area]', 0, sight('[data-testid=present-here]')) },
+  {
+    name: 'x-present',
+    path: `/job/${job('Juniper')}/areas`,
+    before: tap('[data-testid=area]', 0, sight('[data-testid=present-here]')),
+  },
   {
     name: 'x-present-open',
     path: `/job/${job('Juniper')}/areas`,
     before: tap('[data-testid=area]', 0, tap('[data-testid=present-here]', 0, sight('[data-testid=present-age]'))),
   },
-  { name: 'x-rim', path: `/job/${job('Tansy')}/part/left`, before: tap('[data-testid=rim-1]', 0, sight('[data-testid=rim-1]', undefined, 'start')) },
+  {
+    name: 'x-rim',
+    path: `/job/${job('Tansy')}/part/left`,
+    before: tap('[data-testid=rim-1]', 0, sight('[data-testid=rim-1]', undefined, 'start')),
+  },
   {
     name: 'x-rim-more',
     path: `/job/${job('Tansy')}/part/left`,
-    before: tap('[data-testid=rim-1]', 0, tap('[data-testid=rim-more]', 0, sight('[data-testid=rim-1]', undefined, 'start'))),
+    before: tap(
+      '[data-testid=rim-1]',
+      0,
+      tap('[data-testid=rim-more]', 0, sight('[data-testid=rim-1]', undefined, 'start')),
+    ),
   },
   {
     name: 'x-rim-wide',
@@ -195,7 +249,12 @@ const unkept = (job: (title: string) => string): Shot[] => [
   { name: 'x-supplies', path: '/shelf?show=supply' },
   { name: 'x-supply', path: '/shelf/supply/foam-10', size: TALL },
   { name: 'x-tape-tansy', path: `/job/${job('Tansy')}/tape`, size: TALL, before: tap('[data-testid=run]', 1) },
-  { name: 'x-tape-pin', path: `/job/${job('Juniper')}/tape`, size: TALL, before: tap('[data-testid=run]', 1, tap('[data-testid=another-tape]')) },
+  {
+    name: 'x-tape-pin',
+    path: `/job/${job('Juniper')}/tape`,
+    size: TALL,
+    before: tap('[data-testid=run]', 1, tap('[data-testid=another-tape]')),
+  },
   { name: 'x-run-cover', path: `/job/${job('Ostrel')}/run` },
   { name: 'x-part', path: `/job/${job('Juniper')}/part/right` },
   { name: 'x-newpart', path: `/job/${job('Juniper')}/part/new` },
@@ -205,22 +264,52 @@ const unkept = (job: (title: string) => string): Shot[] => [
   { name: 'x-line-new', path: `/job/${job('Ostrel')}/line/fin/new` },
   { name: 'x-text', path: `/job/${job('Ostrel')}/line/fin/marks` },
   { name: 'x-cone', path: `/job/${job('Ostrel')}/lines`, before: tap('[data-testid=line]') },
-  { name: 'x-nose', path: `/job/${job('Ostrel')}/lines`, before: named('radio', 'Part: Nose cone', tap('[data-testid=line]')) },
-  { name: 'x-house', path: `/job/${job('Brindle')}/lines`, before: named('radio', 'Part: Deckhouse', tap('[data-testid=line]')) },
+  {
+    name: 'x-nose',
+    path: `/job/${job('Ostrel')}/lines`,
+    before: named('radio', 'Part: Nose cone', tap('[data-testid=line]')),
+  },
+  {
+    name: 'x-house',
+    path: `/job/${job('Brindle')}/lines`,
+    before: named('radio', 'Part: Deckhouse', tap('[data-testid=line]')),
+  },
   { name: 'x-stations-wide', path: `/job/${job('Ostrel')}/stations/boom/cheat.1`, size: WIDE },
-  ...['bands', 'scale', 'cone', 'level', 'wrap', 'stations', 'bend', 'dew', 'facets', 'windows', 'hide', 'mix', 'over', 'order', 'hold', 'opening'].map(
-    (name) => ({
-      name: `x-ask-${name}`,
-      path: `/bench/${name}`,
-    }),
-  ),
-  ...['Juniper', 'Saltwort', 'Ostrel', 'Brindle', 'Marigold'].map((title) => ({ name: `x-piece-${title.toLowerCase()}`, path: `/job/${job(title)}/piece` })),
+  ...[
+    'bands',
+    'scale',
+    'cone',
+    'level',
+    'wrap',
+    'stations',
+    'bend',
+    'dew',
+    'facets',
+    'windows',
+    'hide',
+    'mix',
+    'over',
+    'order',
+    'hold',
+    'opening',
+  ].map((name) => ({
+    name: `x-ask-${name}`,
+    path: `/bench/${name}`,
+  })),
+  ...['Juniper', 'Saltwort', 'Ostrel', 'Brindle', 'Marigold'].map((title) => ({
+    name: `x-piece-${title.toLowerCase()}`,
+    path: `/job/${job(title)}/piece`,
+  })),
   ...['Juniper', 'Saltwort', 'Ostrel', 'Brindle', 'Marigold'].map((title) => ({
     name: `x-areas-${title.toLowerCase()}`,
     path: `/job/${job(title)}/areas`,
     size: WIDE,
   })),
-  ...['time', 'run', 'look-back', 'coats', 'tape'].map((step) => ({ name: `x-${step}-wide`, path: `/job/${job('Juniper')}/${step}`, size: WIDE })),
+  ...['time', 'run', 'look-back', 'coats', 'tape'].map((step) => ({
+    name: `x-${step}-wide`,
+    path: `/job/${job('Juniper')}/${step}`,
+    size: WIDE,
+  })),
 ];
 
 /** A page of a printed template as a picture. */
@@ -270,7 +359,12 @@ async function takePeople(url: string, database: string, browser: TestBrowser): 
   ];
   for (const [method, path, body] of steps)
     await page.evaluate(
-      async (how, where, what) => void (await fetch(`/api${where}`, { method: how, headers: { 'content-type': 'application/json' }, body: what })),
+      async (how, where, what) =>
+        void (await fetch(`/api${where}`, {
+          method: how,
+          headers: { 'content-type': 'application/json' },
+          body: what,
+        })),
       method,
       path,
       JSON.stringify(body),
@@ -318,7 +412,8 @@ try {
     if (errors().length > 0) console.error(name, errors());
     await page.close();
   }
-  if (wanted.length === 0 || wanted.some((word) => 'shop sign-in'.includes(word))) await peoplePictures(database.url, browser);
+  if (wanted.length === 0 || wanted.some((word) => 'shop sign-in'.includes(word)))
+    await peoplePictures(database.url, browser);
   if (wanted.includes('template')) await templatePicture(`${server.url}/api/jobs/${idOf('Juniper')}`);
 } finally {
   await browser.close();

@@ -71,7 +71,12 @@ const note = (text: string) => diary.push(`${new Date(now()).toISOString().slice
 const api = async <T>(method: string, path: string, body?: unknown): Promise<T> => {
   const answer = await fetch(`${url}/api${path}`, {
     method,
-    ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    ...(body === undefined
+      ? {}
+      : {
+          headers: { 'content-type': 'application/json' },
+          body: typeof body === 'string' ? body : JSON.stringify(body),
+        }),
   });
   if (!answer.ok) throw new Error(`${method} ${path}: ${answer.status} ${await answer.text()}`);
   return (await answer.json()) as T;
@@ -89,8 +94,20 @@ beforeAll(async () => {
     spoken = socket;
     socket.write(`${JSON.stringify({ say: 'ready', name: 'booth' })}\n`);
   });
-  sensor = openSensor(await listening(line), (at, airC, rh) => void insertAir(pool, at, airC, rh, 'sensor').then(() => heard?.()), now);
-  const app = createApp({ pool, log: pino({ level: 'silent' }), clientFolder: join(ROOT, 'client/dist'), workshop, hub, sensor, now });
+  sensor = openSensor(
+    await listening(line),
+    (at, airC, rh) => void insertAir(pool, at, airC, rh, 'sensor').then(() => heard?.()),
+    now,
+  );
+  const app = createApp({
+    pool,
+    log: pino({ level: 'silent' }),
+    clientFolder: join(ROOT, 'client/dist'),
+    workshop,
+    hub,
+    sensor,
+    now,
+  });
   http = createServer((request, response) => {
     // A phone without a connection reaches nothing.
     if (away && request.headers['user-agent'] === ROVER) return void request.socket.destroy();
@@ -131,7 +148,9 @@ async function jumpTo(at: number): Promise<void> {
 
 /** The clock of a phone goes with that of the day. No clock jumps but here: it hears at once what the shop says the time is. */
 async function setClock(page: Page): Promise<void> {
-  const answered = page.waitForResponse((answer) => answer.url().includes('/api/'), { timeout: 800 }).catch(() => undefined);
+  const answered = page
+    .waitForResponse((answer) => answer.url().includes('/api/'), { timeout: 800 })
+    .catch(() => undefined);
   await page.evaluate((ahead) => {
     (globalThis as { __ahead?: number }).__ahead = ahead;
     document.dispatchEvent(new Event('visibilitychange'));
@@ -177,7 +196,9 @@ async function openSheet(who: Who, job: string): Promise<void> {
 async function isEarly(who: Who, job: string): Promise<boolean> {
   await openSheet(who, job);
   await phones[who].test.page.waitForSelector('[data-testid=current]', { timeout: 12_000 });
-  return phones[who].test.page.$eval('[data-testid=current]', (current) => (current as HTMLElement).innerText.includes('Not yet:'));
+  return phones[who].test.page.$eval('[data-testid=current]', (current) =>
+    (current as HTMLElement).innerText.includes('Not yet:'),
+  );
 }
 
 /** Somebody taps a step done; how the tape came off is told too. */
@@ -192,14 +213,27 @@ async function tapDone(who: Who, job: string, step: Step, doneBefore: number): P
 
 it('three jobs, two people and one booth: nothing is lost, and every pull falls into its window or is told in time', async () => {
   const week = Array.from({ length: 7 }, () => ({ fromMin: 420, toMin: 1140 }));
-  const day = { version: 1, zone: 'UTC', people: PEOPLE.map((id) => ({ id, name: id, week, off: [] })), booth: week, forecast: [] };
+  const day = {
+    version: 1,
+    zone: 'UTC',
+    people: PEOPLE.map((id) => ({ id, name: id, week, off: [] })),
+    booth: week,
+    forecast: [],
+  };
   await api('PUT', '/shop/day', { revision: 0, day });
   const jobs: { id: string; title: string; steps: Step[] }[] = [];
   for (const name of ['tansy', 'bramble', 'tansy']) {
     const file = JSON.parse(readFileSync(join(ROOT, `examples/${name}.json`), 'utf8')) as { design: { title: string } };
     if (jobs.some(({ title }) => title === file.design.title)) file.design.title += ' again';
     const { id, revision } = await api<Job>('POST', '/jobs/import', JSON.stringify(file));
-    const event = { id: crypto.randomUUID(), version: 4, at: new Date(now()).toISOString(), kind: 'start', step: null, note: '' };
+    const event = {
+      id: crypto.randomUUID(),
+      version: 4,
+      at: new Date(now()).toISOString(),
+      kind: 'start',
+      step: null,
+      note: '',
+    };
     const { started } = await api<RunRecord>('POST', `/jobs/${id}/start`, { revision, event });
     jobs.push({ id, title: file.design.title, steps: [...readWorkSheet(started!.plan).steps] });
   }
@@ -222,16 +256,22 @@ it('three jobs, two people and one booth: nothing is lost, and every pull falls 
   /** Taps that lay on the phone that was away, as its connection came back. */
   let keptWhileAway = 0;
   const logs = () => Promise.all(jobs.map(({ id }) => api<{ events: KeptEvent[] }>('GET', `/jobs/${id}/log`)));
-  const arrived = async () => (await logs()).reduce((sum, { events }) => sum + events.filter(({ kind }) => kind === 'done').length, 0);
+  const arrived = async () =>
+    (await logs()).reduce((sum, { events }) => sum + events.filter(({ kind }) => kind === 'done').length, 0);
   const doing: Partial<Record<Who, { job: string; left: { step: Step; at: number }[] }>> = {};
   let lastPlan: DayAnswer | null = null;
 
   /** What the other has done on a sheet that one cannot know of: they have spoken, and leave it to them. */
-  const isOthers = (who: Who, job: string) => away && tapped.some((one) => one.job === job && one.who !== who && one.at >= AWAY.from);
-  const atIt = (job: string, step: string) => PEOPLE.some((who) => doing[who]?.job === job && doing[who].left.some((one) => one.step.id === step));
+  const isOthers = (who: Who, job: string) =>
+    away && tapped.some((one) => one.job === job && one.who !== who && one.at >= AWAY.from);
+  const atIt = (job: string, step: string) =>
+    PEOPLE.some((who) => doing[who]?.job === job && doing[who].left.some((one) => one.step.id === step));
   /** What somebody does next by the plan as they know it. */
   const nextFor = (who: Who, plan: DayAnswer) =>
-    plan.work.find(({ people, job, steps: [first] }) => people.includes(who) && !isTapped(job, first!.id) && !atIt(job, first!.id) && !isOthers(who, job));
+    plan.work.find(
+      ({ people, job, steps: [first] }) =>
+        people.includes(who) && !isTapped(job, first!.id) && !atIt(job, first!.id) && !isOthers(who, job),
+    );
 
   while (tapped.length < jobs.reduce((sum, { steps }) => sum + steps.filter(({ attended }) => attended).length, 0)) {
     if (now() > CLOSES) throw new Error(`the day is over:\n${diary.join('\n')}`);
@@ -269,28 +309,42 @@ it('three jobs, two people and one booth: nothing is lost, and every pull falls 
       let at = now();
       doing[who] = {
         job: work.job,
-        left: work.steps.map(({ id }) => stepOf(work.job, id)).map((step) => ({ step, at: (at += (step.endMin - step.startMin) * MINUTE) })),
+        left: work.steps
+          .map(({ id }) => stepOf(work.job, id))
+          .map((step) => ({ step, at: (at += (step.endMin - step.startMin) * MINUTE) })),
       };
     }
-    const taps = PEOPLE.flatMap((who) => (doing[who] ? [{ who, ...doing[who].left[0]!, job: doing[who].job }] : [])).sort((a, b) => a.at - b.at);
+    const taps = PEOPLE.flatMap((who) =>
+      doing[who] ? [{ who, ...doing[who].left[0]!, job: doing[who].job }] : [],
+    ).sort((a, b) => a.at - b.at);
     const [tap] = taps;
-    const wake = Math.min(...waits, tap?.at ?? Infinity, now() + 20 * MINUTE, ...(now() < AWAY.from ? [AWAY.from] : now() < AWAY.to ? [AWAY.to] : []));
+    const wake = Math.min(
+      ...waits,
+      tap?.at ?? Infinity,
+      now() + 20 * MINUTE,
+      ...(now() < AWAY.from ? [AWAY.from] : now() < AWAY.to ? [AWAY.to] : []),
+    );
     await jumpTo(wake);
     if (!tap || wake < tap.at - 1) continue;
     const { who, job, step } = tap;
     await tapDone(who, job, step, doneOf(job));
     tapped.push({ who, job, step, at: now() });
-    note(`${who}${away && who === ROVER ? ' (no connection)' : ''}: ${jobs.find(({ id }) => id === job)!.title}, ${step.id}`);
+    note(
+      `${who}${away && who === ROVER ? ' (no connection)' : ''}: ${jobs.find(({ id }) => id === job)!.title}, ${step.id}`,
+    );
     doing[who]!.left.shift();
     if (doing[who]!.left.length === 0) delete doing[who];
   }
   note('all done');
-  for (const since = Date.now(); (await arrived()) < tapped.length && Date.now() - since < WAIT_MS;) await new Promise((again) => setTimeout(again, 200));
+  for (const since = Date.now(); (await arrived()) < tapped.length && Date.now() - since < WAIT_MS;)
+    await new Promise((again) => setTimeout(again, 200));
 
   // Nothing lost, nothing twice: the log of the shop is what was tapped, in its order.
   const air = await api<AirAnswer>('GET', '/air');
   const inAir: ShopAir = { measured: measuredOf(air.readings), expected: [] };
-  const gaps = air.readings.slice(1).filter(({ at }, index) => Date.parse(at) - Date.parse(air.readings[index]!.at) >= 20 * MINUTE);
+  const gaps = air.readings
+    .slice(1)
+    .filter(({ at }, index) => Date.parse(at) - Date.parse(air.readings[index]!.at) >= 20 * MINUTE);
   expect(gaps).toHaveLength(1);
   let pulls = 0;
   for (const { id, title, steps } of jobs) {
@@ -298,19 +352,30 @@ it('three jobs, two people and one booth: nothing is lost, and every pull falls 
     const done = events.filter(({ kind }) => kind === 'done');
     const own = tapped.filter((one) => one.job === id);
     expect(done.map(({ step }) => step).sort()).toEqual(own.map(({ step }) => step.id as string).sort());
-    expect(events.filter(({ saw }) => saw?.kind === 'pull')).toHaveLength(steps.filter(({ kind }) => kind === 'pull').length);
+    expect(events.filter(({ saw }) => saw?.kind === 'pull')).toHaveLength(
+      steps.filter(({ kind }) => kind === 'pull').length,
+    );
     const doneMin = new Map(done.map(({ step, at }) => [step as string, Date.parse(at) / MINUTE]));
     for (const step of steps.filter(({ attended }) => attended)) {
-      for (const rule of step.after.filter(({ code, from }) => code !== 'order' && from === 'end' && doneMin.has(step.id))) {
+      for (const rule of step.after.filter(
+        ({ code, from }) => code !== 'order' && from === 'end' && doneMin.has(step.id),
+      )) {
         const since = doneMin.get(rule.step)!;
         const { minMin, maxMin } = ruleInAir(rule, since, inAir);
-        const [began, ended] = [doneMin.get(step.id)! - (step.endMin - step.startMin) - since, doneMin.get(step.id)! - since];
+        const [began, ended] = [
+          doneMin.get(step.id)! - (step.endMin - step.startMin) - since,
+          doneMin.get(step.id)! - since,
+        ];
         // Two minutes for the finger, and a bit for air that was not known yet when it was done.
         const slack = 2 + 0.03 * minMin;
         expect([title, step.id, rule.code, began - minMin > -slack]).toEqual([title, step.id, rule.code, true]);
         if (step.kind !== 'pull') continue;
         pulls++;
-        expect([title, step.id, maxMin === null || ended - maxMin < slack || told.has(`${id} pull`)]).toEqual([title, step.id, true]);
+        expect([title, step.id, maxMin === null || ended - maxMin < slack || told.has(`${id} pull`)]).toEqual([
+          title,
+          step.id,
+          true,
+        ]);
       }
     }
   }

@@ -154,7 +154,11 @@ describe.each([
     }
     await hands.sees(/Not yet: next coat in/);
     const shown = await hands.page.$eval('[data-testid=countdown]', (countdown) => countdown.textContent);
-    await hands.page.waitForFunction((before) => document.querySelector('[data-testid=countdown]')?.textContent !== before, { timeout: 5000 }, shown);
+    await hands.page.waitForFunction(
+      (before) => document.querySelector('[data-testid=countdown]')?.textContent !== before,
+      { timeout: 5000 },
+      shown,
+    );
     const label = await hands.page.$eval('[data-testid=undo]', (button) => button.getAttribute('aria-label'));
     expect(label).toMatch(/coat 1/);
   });
@@ -164,7 +168,9 @@ describe.each([
     await hands.fill('note', 'Dust <b>nib</b> near L1');
     await hands.press('[data-testid=say]');
     await hands.press('[data-testid=undo]:not([aria-disabled=true])');
-    await hands.page.waitForFunction(() => /coat 1/.test(document.querySelector('[data-testid=current]')?.textContent ?? ''));
+    await hands.page.waitForFunction(() =>
+      /coat 1/.test(document.querySelector('[data-testid=current]')?.textContent ?? ''),
+    );
     await hands.press(DONE);
     await hands.sees(/Not yet: next coat in/);
   });

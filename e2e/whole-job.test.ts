@@ -7,8 +7,10 @@ import { appUnderTest, PHONE } from './harness';
 const app = appUnderTest();
 const get = async <T>(path: string) => (await (await fetch(`${app.server.url}/api${path}`)).json()) as T;
 const READY = '[data-testid=done]:not([aria-disabled=true])';
-const headingOf = (hands: Hands) => hands.page.$eval('[data-testid=current] [role=heading]', (heading) => heading.textContent ?? '');
-const colourOf = (hands: Hands) => hands.page.$eval('[data-testid=done]', (button) => getComputedStyle(button).backgroundColor);
+const headingOf = (hands: Hands) =>
+  hands.page.$eval('[data-testid=current] [role=heading]', (heading) => heading.textContent ?? '');
+const colourOf = (hands: Hands) =>
+  hands.page.$eval('[data-testid=done]', (button) => getComputedStyle(button).backgroundColor);
 
 /** What is asked for, by the words it begins with. */
 const KINDS = [
@@ -41,7 +43,8 @@ it('follows a whole job from the first wash to the last look', async () => {
         await hands.sees(/Not yet: next coat in/);
         expect(await colourOf(hands)).not.toBe(busy);
         await hands.press('[data-testid=touch]');
-        for (const feel of ['wet', 'tacky', 'marks', 'dry']) expect(await hands.count(`[data-testid=feels-${feel}]`)).toBe(1);
+        for (const feel of ['wet', 'tacky', 'marks', 'dry'])
+          expect(await hands.count(`[data-testid=feels-${feel}]`)).toBe(1);
         await hands.fill('note', 'on the masking paper');
         await hands.press('[data-testid=feels-tacky]:not([aria-disabled=true])');
       }
@@ -49,7 +52,9 @@ it('follows a whole job from the first wash to the last look', async () => {
         // One is missing: the step is done only with a word on it.
         await hands.sees(/The one plug is out/);
         await hands.press('[data-testid=missing]');
-        expect(await hands.page.$eval('[data-testid=say]', (button) => button.getAttribute('aria-disabled'))).toBe('true');
+        expect(await hands.page.$eval('[data-testid=say]', (button) => button.getAttribute('aria-disabled'))).toBe(
+          'true',
+        );
         await hands.fill('note', 'none, may lie under the wing stand');
         await hands.press('[data-testid=say]');
       } else await hands.press(READY);
@@ -70,7 +75,9 @@ it('follows a whole job from the first wash to the last look', async () => {
   expect(titles.slice(-3).map((title) => title.split(' ')[0])).toEqual(['Uncover', 'Take', 'Look']);
   // Stage by stage nothing comes before what hands do first.
   for (const number of [null, ...plan.stages.map((stage) => stage.number)]) {
-    const kinds = titles.filter((_, index) => asked[index]!.stage === number && !/plug|inspect/.test(asked[index]!.kind)).map(kindOf);
+    const kinds = titles
+      .filter((_, index) => asked[index]!.stage === number && !/plug|inspect/.test(asked[index]!.kind))
+      .map(kindOf);
     expect(kinds.length).toBeGreaterThan(1);
     expect(kinds).not.toContain(-1);
     expect(kinds).toEqual([...kinds].sort((a, b) => a - b));

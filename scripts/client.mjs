@@ -40,11 +40,19 @@ export async function ensureClient() {
 function writeWorker(folder, build) {
   const files = readdirSync(folder, { recursive: true })
     .map((name) => String(name).split(sep).join('/'))
-    .filter((name) => !name.startsWith('.') && !/\.(gz|br|map)$|^sw\.js$|^index\.html$|^metadata\.json$/.test(name) && statSync(join(folder, name)).isFile())
+    .filter(
+      (name) =>
+        !name.startsWith('.') &&
+        !/\.(gz|br|map)$|^sw\.js$|^index\.html$|^metadata\.json$/.test(name) &&
+        statSync(join(folder, name)).isFile(),
+    )
     .map((name) => `/${name}`)
     .sort();
   const text = readFileSync(join(ROOT, 'client', 'service-worker', 'sw.js'), 'utf8');
-  writeFileSync(join(folder, 'sw.js'), text.replace("'__BUILD__'", JSON.stringify(build)).replace("'__FILES__'", JSON.stringify(['/', ...files])));
+  writeFileSync(
+    join(folder, 'sw.js'),
+    text.replace("'__BUILD__'", JSON.stringify(build)).replace("'__FILES__'", JSON.stringify(['/', ...files])),
+  );
 }
 
 /** Kinds of file that get smaller, from so many bytes on. */
@@ -58,6 +66,9 @@ function pack(folder) {
     if (!PACKED.has(extname(name)) || !statSync(path).isFile() || statSync(path).size < PACKED_FROM) continue;
     const bytes = readFileSync(path);
     writeFileSync(`${path}.gz`, gzipSync(bytes, { level: 9 }));
-    writeFileSync(`${path}.br`, brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_SIZE_HINT]: bytes.length } }));
+    writeFileSync(
+      `${path}.br`,
+      brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_SIZE_HINT]: bytes.length } }),
+    );
   }
 }

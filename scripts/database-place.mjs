@@ -18,7 +18,9 @@ export function secretOf({ secretFile, home }) {
   try {
     return readFileSync(secretFile, 'utf8').trim();
   } catch {
-    throw new Stop(`The password file ${secretFile} is missing: put it back from a copy. The data in ${home} are untouched.`);
+    throw new Stop(
+      `The password file ${secretFile} is missing: put it back from a copy. The data in ${home} are untouched.`,
+    );
   }
 }
 
@@ -36,7 +38,10 @@ export function belongsToUs({ data, home, user }) {
 function databaseUser() {
   if (process.getuid?.() !== 0) return null;
   const ids = [ask('id', ['-u', 'postgres']), ask('id', ['-g', 'postgres'])];
-  if (ids.includes(null)) throw new Stop('Run as root, the database needs the user "postgres", which the package postgresql makes; it is missing.');
+  if (ids.includes(null))
+    throw new Stop(
+      'Run as root, the database needs the user "postgres", which the package postgresql makes; it is missing.',
+    );
   return { uid: Number(ids[0]), gid: Number(ids[1]) };
 }
 

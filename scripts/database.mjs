@@ -128,7 +128,8 @@ async function keep(place, port, lock, failing) {
 async function make({ programs, home, user, durable }) {
   say('making the database');
   for (const name of readdirSync(dirname(home))) {
-    if (name.startsWith(`${basename(home)}.making-`)) rmSync(join(dirname(home), name), { recursive: true, force: true });
+    if (name.startsWith(`${basename(home)}.making-`))
+      rmSync(join(dirname(home), name), { recursive: true, force: true });
   }
   const making = `${home}.making-${process.pid}`;
   ownFolder(making, user);
@@ -136,7 +137,10 @@ async function make({ programs, home, user, durable }) {
   writeFileSync(secretFile, randomBytes(24).toString('hex'), { mode: 0o600, flush: true });
   own(secretFile, user);
   const rules = ['-U', 'lintrel', '-A', 'scram-sha-256', `--pwfile=${secretFile}`, '-E', 'UTF8', '--locale=C.UTF-8'];
-  await run(join(programs, 'initdb'), ['-D', join(making, 'data'), ...rules, ...(durable ? [] : ['--no-sync'])], { ...as(user), stdio: 'ignore' });
+  await run(join(programs, 'initdb'), ['-D', join(making, 'data'), ...rules, ...(durable ? [] : ['--no-sync'])], {
+    ...as(user),
+    stdio: 'ignore',
+  });
   // What an older start left half made is kept aside: nobody can have put data into it, but nobody asked us to delete it either.
   if (existsSync(join(home, 'data'))) renameSync(home, `${home}.half-made-${Date.now()}`);
   else rmSync(home, { recursive: true, force: true });
@@ -145,7 +149,12 @@ async function make({ programs, home, user, durable }) {
 
 /** Starts PostgreSQL and waits until it takes connections. */
 async function launch({ programs, home, data, user, durable }, port) {
-  const settings = [`listen_addresses=127.0.0.1`, `port=${port}`, `unix_socket_directories=${socketFolder(home, user)}`, ...(durable ? [] : ['fsync=off'])];
+  const settings = [
+    `listen_addresses=127.0.0.1`,
+    `port=${port}`,
+    `unix_socket_directories=${socketFolder(home, user)}`,
+    ...(durable ? [] : ['fsync=off']),
+  ];
   const log = openSync(join(home, 'log'), 'a', 0o600);
   const child = spawn(join(programs, 'postgres'), ['-D', data, ...settings.flatMap((one) => ['-c', one])], {
     ...as(user),
@@ -206,11 +215,14 @@ async function endLeftOver({ home, data, user }) {
     return;
   }
   if (!found.words.some((word) => word.includes(`unix_socket_directories=${socketFolder(home, user)}`)))
-    throw new Stop(`The database in ${home} is run by another program (process ${pid}): stop that first, or set DATABASE_URL to its address.`);
+    throw new Stop(
+      `The database in ${home} is run by another program (process ${pid}): stop that first, or set DATABASE_URL to its address.`,
+    );
   say('stopping the database that a killed start has left over');
   process.kill(pid, 'SIGINT');
   for (const since = Date.now(); databaseIn(data, pid); await pause(50)) {
-    if (Date.now() - since > STOP_MS) throw new Stop(`The database left over from an earlier start (process ${pid}) does not end.`);
+    if (Date.now() - since > STOP_MS)
+      throw new Stop(`The database left over from an earlier start (process ${pid}) does not end.`);
   }
 }
 

@@ -6,14 +6,16 @@ import { join } from 'node:path';
 
 const portOf = (name, usual) => {
   const port = Number(process.env[name] ?? usual);
-  if (!Number.isInteger(port) || port < 1 || port > 65_535) throw new Stop(`${name} has to be a whole number from 1 to 65535.`);
+  if (!Number.isInteger(port) || port < 1 || port > 65_535)
+    throw new Stop(`${name} has to be a whole number from 1 to 65535.`);
   return port;
 };
 
 /** npm, which started us, may be ended alone. */
 function endWithNpm() {
   const parent = process.ppid;
-  if (process.env.npm_lifecycle_event === 'dev') setInterval(() => process.ppid !== parent && endCommands(), 500).unref();
+  if (process.env.npm_lifecycle_event === 'dev')
+    setInterval(() => process.ppid !== parent && endCommands(), 500).unref();
 }
 
 async function main() {
@@ -30,10 +32,14 @@ async function main() {
       EXPO_NO_TELEMETRY: '1',
       LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
     };
-    const server = start(process.execPath, [join(ROOT, 'node_modules/tsx/dist/cli.mjs'), 'watch', 'server/src/main.ts'], {
-      env: { ...env, PORT: String(api) },
-      group: true,
-    });
+    const server = start(
+      process.execPath,
+      [join(ROOT, 'node_modules/tsx/dist/cli.mjs'), 'watch', 'server/src/main.ts'],
+      {
+        env: { ...env, PORT: String(api) },
+        group: true,
+      },
+    );
     const client = start('npx', ['expo', 'start', '--web', '--port', String(port)], {
       cwd: join(ROOT, 'client'),
       env: { ...env, LINTREL_API: `http://127.0.0.1:${api}`, BROWSER: 'none' },

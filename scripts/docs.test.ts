@@ -14,7 +14,9 @@ describe('the glossary', () => {
   const found = (file: string) => [file, `core/src/${file}`].find((path) => existsSync(join(ROOT, path)));
 
   it('names files that there are', () => {
-    const files = rows.flatMap(([, word, , code]) => [...(code ?? '').matchAll(/`([\w./]+\/[\w./]+)`/g)].map(([, file]) => [word, file!] as const));
+    const files = rows.flatMap(([, word, , code]) =>
+      [...(code ?? '').matchAll(/`([\w./]+\/[\w./]+)`/g)].map(([, file]) => [word, file!] as const),
+    );
     expect(files.length).toBeGreaterThan(40);
     expect(files.filter(([, file]) => !found(file))).toEqual([]);
   });
@@ -26,7 +28,9 @@ describe('the glossary', () => {
       ),
     );
     expect(names.length).toBeGreaterThan(15);
-    expect(names.filter(([, file, name]) => !new RegExp(`\\b${name}\\b`).test(read(found(file) ?? 'docs/glossary.md')))).toEqual([]);
+    expect(
+      names.filter(([, file, name]) => !new RegExp(`\\b${name}\\b`).test(read(found(file) ?? 'docs/glossary.md'))),
+    ).toEqual([]);
   });
 });
 
@@ -42,7 +46,9 @@ describe('the pictures of the README', () => {
 describe('the commands of the README', () => {
   it('are scripts of the project', () => {
     const scripts = Object.keys((JSON.parse(read('package.json')) as { scripts: object }).scripts);
-    const told = [...read('README.md').matchAll(/\bnpm (?:run )?([a-z-]+)/g)].map(([, name]) => name!).filter((name) => name !== 'run' && name !== 'ci');
+    const told = [...read('README.md').matchAll(/\bnpm (?:run )?([a-z-]+)/g)]
+      .map(([, name]) => name!)
+      .filter((name) => name !== 'run' && name !== 'ci');
     expect(told.length).toBeGreaterThan(2);
     expect(told.filter((name) => !scripts.includes(name))).toEqual([]);
   });

@@ -10,7 +10,8 @@ const PACKAGE_FILES = ['package-lock.json'];
 /** Installs npm packages when the lock file is not the one last installed from. */
 export async function ensurePackages() {
   const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major < 20 || (major === 20 && minor < 19)) throw new Stop(`Node 20.19 or newer is needed, this is ${process.version}`);
+  if (major < 20 || (major === 20 && minor < 19))
+    throw new Stop(`Node 20.19 or newer is needed, this is ${process.version}`);
   const wanted = hashOf(PACKAGE_FILES);
   if (existsSync(MARK) && readFileSync(MARK, 'utf8') === wanted) return;
   say('installing npm packages (first time: a minute or two)');
@@ -21,7 +22,9 @@ export async function ensurePackages() {
 /** Folder of the newest PostgreSQL server programs; null where there are none. */
 export function postgresPrograms() {
   const base = '/usr/lib/postgresql';
-  const versions = existsSync(base) ? readdirSync(base).filter((name) => existsSync(join(base, name, 'bin', 'initdb'))) : [];
+  const versions = existsSync(base)
+    ? readdirSync(base).filter((name) => existsSync(join(base, name, 'bin', 'initdb')))
+    : [];
   const newest = versions.sort((a, b) => Number(b) - Number(a))[0];
   if (newest) return join(base, newest, 'bin');
   const onPath = ask('pg_config', ['--bindir']);
@@ -32,20 +35,23 @@ export function postgresPrograms() {
 export async function ensurePostgres() {
   if (!postgresPrograms()) await installDebian('postgresql', 'PostgreSQL');
   const programs = postgresPrograms();
-  if (!programs) throw new Stop('PostgreSQL was installed but its server programs were not found under /usr/lib/postgresql');
+  if (!programs)
+    throw new Stop('PostgreSQL was installed but its server programs were not found under /usr/lib/postgresql');
   return programs;
 }
 
 /** Makes sure of Chromium and returns its path. */
 export async function ensureChromium() {
-  const find = () => [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => path && existsSync(path));
+  const find = () =>
+    [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => path && existsSync(path));
   if (!find()) await installDebian('chromium', 'Chromium');
   return find() ?? '/usr/bin/chromium';
 }
 
 /** Makes sure of the program that turns pages of a PDF into pictures. */
 export async function ensurePdfPictures() {
-  if (ask('pdftoppm', ['-v']) === null && !existsSync('/usr/bin/pdftoppm')) await installDebian('poppler-utils', 'the PDF viewer');
+  if (ask('pdftoppm', ['-v']) === null && !existsSync('/usr/bin/pdftoppm'))
+    await installDebian('poppler-utils', 'the PDF viewer');
 }
 
 async function installDebian(name, words) {
@@ -65,7 +71,9 @@ const LOCK_LOOK_MS = 2_000;
 
 /** Runs apt-get; where another installation holds the package manager's lock, waits until it has ended. */
 export async function aptGet(args, isRoot, patienceMs = LOCK_PATIENCE_MS) {
-  const command = isRoot ? ['apt-get', ...args] : ['sudo', '-n', 'DEBIAN_FRONTEND=noninteractive', 'LC_ALL=C', 'apt-get', ...args];
+  const command = isRoot
+    ? ['apt-get', ...args]
+    : ['sudo', '-n', 'DEBIAN_FRONTEND=noninteractive', 'LC_ALL=C', 'apt-get', ...args];
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive', LC_ALL: 'C' };
   for (const since = Date.now(); ;) {
     const { child, ended } = start(command[0], command.slice(1), { env, stdio: ['ignore', 'inherit', 'pipe'] });

@@ -60,7 +60,10 @@ const FONT = 'node_modules/@expo/vector-icons/build/vendor/react-native-vector-i
  */
 export function iconsFile(root: string): string {
   const { buffer, byteOffset, byteLength } = readFileSync(join(root, FONT, 'Fonts/MaterialCommunityIcons.ttf'));
-  const glyphs = JSON.parse(readFileSync(join(root, FONT, 'glyphmaps/MaterialCommunityIcons.json'), 'utf8')) as Record<string, number>;
+  const glyphs = JSON.parse(readFileSync(join(root, FONT, 'glyphmaps/MaterialCommunityIcons.json'), 'utf8')) as Record<
+    string,
+    number
+  >;
   const drawn = opentype.parse(buffer.slice(byteOffset, byteOffset + byteLength) as ArrayBuffer);
   const base = (SIDE * drawn.ascender) / drawn.unitsPerEm;
   const lines = NAMES.map((name) => {

@@ -4,7 +4,8 @@ import { createHash } from 'node:crypto';
 import { connect, createServer } from 'node:net';
 import { pause, say } from './shell.mjs';
 
-const addressOf = (name) => `\0lintrel-${process.getuid?.() ?? 0}-${createHash('sha256').update(name).digest('hex').slice(0, 32)}`;
+const addressOf = (name) =>
+  `\0lintrel-${process.getuid?.() ?? 0}-${createHash('sha256').update(name).digest('hex').slice(0, 32)}`;
 
 /**
  * Takes a lock, if nobody has it.
@@ -19,7 +20,12 @@ export function tryLock(name, told = {}) {
   server.unref();
   return new Promise((done, failed) => {
     server.once('error', (error) => (error.code === 'EADDRINUSE' ? done(null) : failed(error)));
-    server.listen(addressOf(name), () => done({ tell: (more) => (telling = { ...telling, ...more }), release: () => new Promise((end) => server.close(end)) }));
+    server.listen(addressOf(name), () =>
+      done({
+        tell: (more) => (telling = { ...telling, ...more }),
+        release: () => new Promise((end) => server.close(end)),
+      }),
+    );
   });
 }
 

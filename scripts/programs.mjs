@@ -27,7 +27,8 @@ const KEPT_MS = 24 * 60 * 60_000;
 function clearOld(folder, wanted) {
   for (const name of readdirSync(folder)) {
     const path = join(folder, name);
-    if (name !== wanted && Date.now() - statSync(path).mtimeMs > KEPT_MS) rmSync(path, { recursive: true, force: true });
+    if (name !== wanted && Date.now() - statSync(path).mtimeMs > KEPT_MS)
+      rmSync(path, { recursive: true, force: true });
   }
 }
 
@@ -59,17 +60,22 @@ export async function ensureProgram(name) {
     sourcesContent: false,
     logLevel: 'warning',
     // Packages of the older kind ask for `require`.
-    banner: { js: "import { createRequire as lintrelRequire } from 'node:module'; const require = lintrelRequire(import.meta.url);" },
+    banner: {
+      js: "import { createRequire as lintrelRequire } from 'node:module'; const require = lintrelRequire(import.meta.url);",
+    },
     plugins: [
       {
         name: 'outside',
         setup: ({ onResolve }) =>
-          onResolve({ filter: /^[^./]/ }, ({ path, kind }) => (kind !== 'entry-point' && outside(path) ? { path, external: true } : undefined)),
+          onResolve({ filter: /^[^./]/ }, ({ path, kind }) =>
+            kind !== 'entry-point' && outside(path) ? { path, external: true } : undefined,
+          ),
       },
     ],
   });
   await stop();
-  if (name === 'server') cpSync(join(ROOT, 'server/src/db/migrations'), join(making, 'migrations'), { recursive: true });
+  if (name === 'server')
+    cpSync(join(ROOT, 'server/src/db/migrations'), join(making, 'migrations'), { recursive: true });
   try {
     renameSync(making, folder);
   } catch (error) {

@@ -46,7 +46,10 @@ export function endCommands() {
 
 /** Runs a command to its end, its output shown; throws Stop when it fails. */
 export async function run(command, args, options = {}) {
-  const child = watched(spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'], detached: true, ...options }), 'group');
+  const child = watched(
+    spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'], detached: true, ...options }),
+    'group',
+  );
   const [status, error] = await new Promise((done) => {
     child.once('error', (failed) => done([null, failed]));
     child.once('exit', (code, signal) => done([code ?? signal, null]));
@@ -75,7 +78,10 @@ export function endGroup({ pid }) {
  * @param {{ group?: boolean }} options `group`: it leads a group of its own, and ends with all it has started; others are those of spawn
  */
 export function start(command, args, { group = false, ...options } = {}) {
-  const child = watched(spawn(command, args, { cwd: ROOT, stdio: 'inherit', detached: group, ...options }), group ? 'group' : 'alone');
+  const child = watched(
+    spawn(command, args, { cwd: ROOT, stdio: 'inherit', detached: group, ...options }),
+    group ? 'group' : 'alone',
+  );
   const ended = new Promise((done, failed) => {
     child.once('error', failed);
     child.once('exit', (code, signal) => done(code ?? (signal ? 1 : 0)));
@@ -120,7 +126,9 @@ export function writable(folder) {
     makeFolder(folder);
     accessSync(folder, constants.W_OK | constants.X_OK);
   } catch (error) {
-    throw new Stop(`Nothing can be kept in ${folder}: ${WHY[error.code] ?? error.code}. Name another folder with LINTREL_DATA.`);
+    throw new Stop(
+      `Nothing can be kept in ${folder}: ${WHY[error.code] ?? error.code}. Name another folder with LINTREL_DATA.`,
+    );
   }
 }
 

@@ -22,7 +22,9 @@ it('a folder that several starts make in the same moment is there for each of th
   const first = Date.now() + 1500;
   const said = await Promise.all(
     Array.from({ length: STARTS }, () => {
-      const child = spawn(process.execPath, ['--input-type=module', '-e', maker(shell, base, first)], { stdio: ['ignore', 'pipe', 'inherit'] });
+      const child = spawn(process.execPath, ['--input-type=module', '-e', maker(shell, base, first)], {
+        stdio: ['ignore', 'pipe', 'inherit'],
+      });
       let text = '';
       child.stdout.on('data', (words) => (text += words));
       return new Promise<string>((done) => child.once('close', () => done(text)));

@@ -51,7 +51,8 @@ function stopping() {
   };
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, stop.now);
   const parent = process.ppid;
-  if (process.env.npm_lifecycle_event === 'start') setInterval(() => process.ppid !== parent && stop.now(), 500).unref();
+  if (process.env.npm_lifecycle_event === 'start')
+    setInterval(() => process.ppid !== parent && stop.now(), 500).unref();
   return stop;
 }
 
@@ -84,25 +85,35 @@ async function reserve(port) {
 }
 
 function troubleWith(port, trouble) {
-  if (trouble === 'EACCES') return new Stop(`Port ${port} may not be used by this user: choose one from 1024 up, as in PORT=4600.`);
+  if (trouble === 'EACCES')
+    return new Stop(`Port ${port} may not be used by this user: choose one from 1024 up, as in PORT=4600.`);
   if (trouble !== 'EADDRINUSE') return new Stop(`HOST is "${HOST}", which is no address of this machine.`);
   const who = whoListens(port);
   const name = who ? `process ${who.pid} (${who.words.join(' ').slice(0, 120)})` : 'another program';
-  return new Stop(`Port ${port} is held by ${name}. End that, or choose another port, as in PORT=${port === 65_535 ? 4600 : port + 1}.`);
+  return new Stop(
+    `Port ${port} is held by ${name}. End that, or choose another port, as in PORT=${port === 65_535 ? 4600 : port + 1}.`,
+  );
 }
 
 function alreadyThere(port, holder) {
-  if (holder.folder === ROOT) return new Stop(`Lintrel runs here already, or is just starting (process ${holder.pid}): ${addressOf(port)}`, 0);
-  return new Stop(`Port ${port} is held by the Lintrel in ${holder.folder} (process ${holder.pid}). Choose another, as in PORT=4601.`);
+  if (holder.folder === ROOT)
+    return new Stop(`Lintrel runs here already, or is just starting (process ${holder.pid}): ${addressOf(port)}`, 0);
+  return new Stop(
+    `Port ${port} is held by the Lintrel in ${holder.folder} (process ${holder.pid}). Choose another, as in PORT=4601.`,
+  );
 }
 
 /** Installs, builds, and opens the database; one start of a checkout at a time does it. */
 async function prepared(stop) {
-  await withLock(`prepare ${ROOT}`, 'another start of this folder is getting things ready; waiting for it', async () => {
-    if (!stop.asked) await ensurePackages();
-    if (!stop.asked) await ensureClient();
-    if (!stop.asked) await ensureProgram('server');
-  });
+  await withLock(
+    `prepare ${ROOT}`,
+    'another start of this folder is getting things ready; waiting for it',
+    async () => {
+      if (!stop.asked) await ensurePackages();
+      if (!stop.asked) await ensureClient();
+      if (!stop.asked) await ensureProgram('server');
+    },
+  );
   if (stop.asked || process.env.DATABASE_URL) return null;
   return openShop();
 }
@@ -122,7 +133,10 @@ async function keepServer(port, database, stop) {
   const deaths = [];
   let told = false;
   while (!stop.asked) {
-    const { child, ended } = start(process.execPath, ['server/bin/server.mjs'], { env, stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
+    const { child, ended } = start(process.execPath, ['server/bin/server.mjs'], {
+      env,
+      stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+    });
     stop.child = ended;
     child.on('message', () => {
       say(told ? 'the server is back' : `open ${addressOf(port)} in a browser${elsewhere(port)}; ctrl-C stops it`);
@@ -130,7 +144,8 @@ async function keepServer(port, database, stop) {
     });
     const code = await ended;
     if (stop.asked) return code;
-    if (code === PORT_TAKEN || code === NO_ADDRESS) throw troubleWith(port, code === PORT_TAKEN ? 'EADDRINUSE' : 'EADDRNOTAVAIL');
+    if (code === PORT_TAKEN || code === NO_ADDRESS)
+      throw troubleWith(port, code === PORT_TAKEN ? 'EADDRINUSE' : 'EADDRNOTAVAIL');
     deaths.push(Date.now());
     if (deaths.filter((at) => at > Date.now() - DEATHS_WITHIN_MS).length >= MOST_DEATHS)
       throw new Stop('The server does not stay up; its last words are above.');
@@ -143,7 +158,8 @@ async function keepServer(port, database, stop) {
 /** Beyond this machine pages are served in secret, where that is not turned off. */
 const SCHEME = process.env.LINTREL_PLAIN !== 'yes' && !/^(127\.|localhost$|::1$)/.test(HOST) ? 'https' : 'http';
 
-const addressOf = (port) => `${SCHEME}://${HOST === '0.0.0.0' || HOST === '::' ? '127.0.0.1' : HOST.includes(':') ? `[${HOST}]` : HOST}:${port}`;
+const addressOf = (port) =>
+  `${SCHEME}://${HOST === '0.0.0.0' || HOST === '::' ? '127.0.0.1' : HOST.includes(':') ? `[${HOST}]` : HOST}:${port}`;
 
 /** Where phones find it, when they are let in. */
 function elsewhere(port) {

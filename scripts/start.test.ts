@@ -1,5 +1,17 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { chownSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, realpathSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  chownSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  realpathSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { freePort } from '../e2e/harness';
@@ -12,7 +24,11 @@ const idOf = (flag: string) => Number(spawnSync('id', [flag, 'postgres'], { enco
 const databaseUser = asRoot ? { uid: idOf('-u'), gid: idOf('-g') } : {};
 
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
-async function until<T>(what: string, look: () => Promise<T | null | false> | T | null | false, patienceMs = WAIT_MS): Promise<T> {
+async function until<T>(
+  what: string,
+  look: () => Promise<T | null | false> | T | null | false,
+  patienceMs = WAIT_MS,
+): Promise<T> {
   for (const since = Date.now(); Date.now() - since < patienceMs; await pause(50)) {
     const found = await look();
     if (found) return found;
@@ -40,20 +56,37 @@ function dataFolder(): string {
 
 async function startWith(
   data: string,
-  { port, env = {}, command = ['node', 'scripts/start.mjs'] }: { port?: number; env?: NodeJS.ProcessEnv; command?: string[] } = {},
+  {
+    port,
+    env = {},
+    command = ['node', 'scripts/start.mjs'],
+  }: { port?: number; env?: NodeJS.ProcessEnv; command?: string[] } = {},
 ): Promise<Started> {
   const used = port ?? (await freePort());
   const { NODE_ENV: _, ...own } = process.env;
   const child = spawn(command[0]!, command.slice(1), {
     cwd: ROOT,
     detached: true,
-    env: { ...own, LINTREL_DATA: data, LINTREL_DEMO: 'no', PORT: String(used), HOST: '127.0.0.1', LOG_LEVEL: 'silent', ...env },
+    env: {
+      ...own,
+      LINTREL_DATA: data,
+      LINTREL_DEMO: 'no',
+      PORT: String(used),
+      HOST: '127.0.0.1',
+      LOG_LEVEL: 'silent',
+      ...env,
+    },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   let text = '';
   child.stdout.on('data', (words) => (text += words));
   child.stderr.on('data', (words) => (text += words));
-  const started = { process: child, port: used, said: () => text, ended: new Promise<number | null>((done) => child.once('exit', (code) => done(code))) };
+  const started = {
+    process: child,
+    port: used,
+    said: () => text,
+    ended: new Promise<number | null>((done) => child.once('exit', (code) => done(code))),
+  };
   starts.push(started);
   return started;
 }
@@ -63,7 +96,8 @@ const answers = (port: number, path = '/api/jobs') =>
     ({ status }) => status,
     () => 0,
   );
-const open = (one: Started) => until(`${one.port} to open; it said: ${one.said()}`, () => /open http:/.test(one.said()));
+const open = (one: Started) =>
+  until(`${one.port} to open; it said: ${one.said()}`, () => /open http:/.test(one.said()));
 const end = async (one: Started) => {
   one.process.kill('SIGTERM');
   return one.ended;
@@ -76,12 +110,17 @@ const commandOf = (pid: string) => {
   }
 };
 /** Processes whose command line holds a text. */
-const processesOf = (text: string) => readdirSync('/proc').filter((pid) => /^\d+$/.test(pid) && commandOf(pid).includes(text));
+const processesOf = (text: string) =>
+  readdirSync('/proc').filter((pid) => /^\d+$/.test(pid) && commandOf(pid).includes(text));
 const serverOf = ({ port }: Started) =>
-  processesOf('server/bin/server.mjs').find((pid) => readFileSync(`/proc/${pid}/environ`, 'utf8').includes(`PORT=${port}\0`));
+  processesOf('server/bin/server.mjs').find((pid) =>
+    readFileSync(`/proc/${pid}/environ`, 'utf8').includes(`PORT=${port}\0`),
+  );
 const nameOf = (pid: string) => (existsSync(`/proc/${pid}/comm`) ? readFileSync(`/proc/${pid}/comm`, 'utf8') : '');
-const parentOf = (pid: string) => Number(/\) \S (\d+)/.exec(existsSync(`/proc/${pid}/stat`) ? readFileSync(`/proc/${pid}/stat`, 'utf8') : '')?.[1]);
-const postmaster = (data: string) => Number(readFileSync(join(data, 'database/data/postmaster.pid'), 'utf8').split('\n')[0]);
+const parentOf = (pid: string) =>
+  Number(/\) \S (\d+)/.exec(existsSync(`/proc/${pid}/stat`) ? readFileSync(`/proc/${pid}/stat`, 'utf8') : '')?.[1]);
+const postmaster = (data: string) =>
+  Number(readFileSync(join(data, 'database/data/postmaster.pid'), 'utf8').split('\n')[0]);
 const makeJob = (port: number, title: string) =>
   fetch(`http://127.0.0.1:${port}/api/jobs`, {
     method: 'POST',
@@ -93,7 +132,10 @@ async function titles(port: number): Promise<string[]> {
   const found: string[] = [];
   for (let after: string | null = ''; after !== null;) {
     const query: string = after === '' ? '' : `?after=${encodeURIComponent(after)}`;
-    const page = (await (await fetch(`http://127.0.0.1:${port}/api/jobs${query}`)).json()) as { jobs: { title: string }[]; more: string | null };
+    const page = (await (await fetch(`http://127.0.0.1:${port}/api/jobs${query}`)).json()) as {
+      jobs: { title: string }[];
+      more: string | null;
+    };
     found.push(...page.jobs.map(({ title }) => title));
     after = page.more;
   }
@@ -166,7 +208,10 @@ it('starts again whichever of database and server died', async () => {
   await makeJob(one.port, 'Before');
   const database = postmaster(data);
   process.kill(database, 'SIGKILL');
-  await until('another database', () => existsSync(join(data, 'database/data/postmaster.pid')) && postmaster(data) !== database);
+  await until(
+    'another database',
+    () => existsSync(join(data, 'database/data/postmaster.pid')) && postmaster(data) !== database,
+  );
   await until('an answer', async () => (await answers(one.port)) === 200);
   process.kill(Number(serverOf(one)), 'SIGKILL');
   await until('the server', () => /the server is back/.test(one.said()));
@@ -197,7 +242,10 @@ it('answers within a second while the database restarts under writes, and keeps 
     await pause(400);
     const database = postmaster(data);
     process.kill(database, 'SIGINT');
-    await until('another database', () => existsSync(join(data, 'database/data/postmaster.pid')) && postmaster(data) !== database);
+    await until(
+      'another database',
+      () => existsSync(join(data, 'database/data/postmaster.pid')) && postmaster(data) !== database,
+    );
     await until('an answer', async () => (await answers(one.port)) === 200);
   }
   writing = false;
@@ -215,7 +263,9 @@ it('waits no longer than it may for a database that says nothing, and goes on wh
   await makeJob(one.port, 'Kept');
   const server = serverOf(one);
   const group = postmaster(data);
-  const all = processesOf(data).concat(readdirSync('/proc').filter((pid) => /^\d+$/.test(pid) && parentOf(pid) === group));
+  const all = processesOf(data).concat(
+    readdirSync('/proc').filter((pid) => /^\d+$/.test(pid) && parentOf(pid) === group),
+  );
   for (const pid of all.filter((pid) => /^postgres/.test(nameOf(pid)))) process.kill(Number(pid), 'SIGSTOP');
   const since = Date.now();
   const silent = await Promise.all(Array.from({ length: 4 }, () => answers(one.port)));
@@ -261,7 +311,10 @@ it('npm run dev ends with all it started when it is asked to end', async () => {
         return false;
       }
     });
-  const one = await startWith(data, { command: ['node', 'scripts/dev.mjs'], env: { API_PORT: String(await freePort()) } });
+  const one = await startWith(data, {
+    command: ['node', 'scripts/dev.mjs'],
+    env: { API_PORT: String(await freePort()) },
+  });
   await until(`the client to come; it said: ${one.said()}`, () => /the client comes at/.test(one.said()));
   await until('its processes', () => mine().length > 4);
   await end(one);
@@ -275,7 +328,10 @@ it('signals nobody whose number stands in a stale file', async () => {
   await end(first);
   const innocent = spawn('sleep', ['300'], { ...databaseUser, stdio: 'ignore' });
   const file = join(data, 'database/data/postmaster.pid');
-  writeFileSync(file, [innocent.pid, join(data, 'database/data'), '1', '5432', '/tmp', '127.0.0.1', '  1 1', 'ready', ''].join('\n'));
+  writeFileSync(
+    file,
+    [innocent.pid, join(data, 'database/data'), '1', '5432', '/tmp', '127.0.0.1', '  1 1', 'ready', ''].join('\n'),
+  );
   if (asRoot) chownSync(file, databaseUser.uid as number, databaseUser.gid as number);
   const second = await startWith(data);
   await open(second);
@@ -294,7 +350,16 @@ it('leaves a database alone that somebody else runs on the same data', async () 
   const home = join(data, 'database');
   const theirs = spawn(
     `/usr/lib/postgresql/${version}/bin/postgres`,
-    ['-D', join(home, 'data'), '-c', `port=${await freePort()}`, '-c', 'unix_socket_directories=', '-c', 'listen_addresses=127.0.0.1'],
+    [
+      '-D',
+      join(home, 'data'),
+      '-c',
+      `port=${await freePort()}`,
+      '-c',
+      'unix_socket_directories=',
+      '-c',
+      'listen_addresses=127.0.0.1',
+    ],
     {
       ...databaseUser,
       cwd: '/',
@@ -303,7 +368,9 @@ it('leaves a database alone that somebody else runs on the same data', async () 
   );
   await until(
     'their database',
-    () => existsSync(join(home, 'data/postmaster.pid')) && readFileSync(join(home, 'data/postmaster.pid'), 'utf8').includes('ready'),
+    () =>
+      existsSync(join(home, 'data/postmaster.pid')) &&
+      readFileSync(join(home, 'data/postmaster.pid'), 'utf8').includes('ready'),
   );
   const second = await startWith(data);
   expect(await second.ended).toBe(1);
@@ -326,29 +393,40 @@ describe('says in one sentence', () => {
     return lines[0];
   };
   it.each(['abc', '0', '70000', '-1', '46.5'])('that PORT=%s is none', async (port) => {
-    expect(await refusal(dataFolder(), { env: { PORT: port } })).toBe(`lintrel: PORT is "${port}": it has to be a whole number from 1 to 65535.`);
+    expect(await refusal(dataFolder(), { env: { PORT: port } })).toBe(
+      `lintrel: PORT is "${port}": it has to be a whole number from 1 to 65535.`,
+    );
   });
   it('who holds the port', async () => {
     const holder = createServer().listen(0, '127.0.0.1');
     await new Promise((done) => holder.once('listening', done));
     const { port } = holder.address() as AddressInfo;
     expect(await refusal(dataFolder(), { port })).toMatch(
-      new RegExp(`Port ${port} is held by process ${process.pid} \\(.*\\)\\. End that, or choose another port, as in PORT=${port + 1}\\.`),
+      new RegExp(
+        `Port ${port} is held by process ${process.pid} \\(.*\\)\\. End that, or choose another port, as in PORT=${port + 1}\\.`,
+      ),
     );
     expect(holder.listening).toBe(true);
     holder.close();
   });
   it('that HOST is no address of this machine', async () =>
-    expect(await refusal(dataFolder(), { env: { HOST: '192.0.2.1' } })).toMatch(/HOST is "192\.0\.2\.1", which is no address of this machine/));
+    expect(await refusal(dataFolder(), { env: { HOST: '192.0.2.1' } })).toMatch(
+      /HOST is "192\.0\.2\.1", which is no address of this machine/,
+    ));
   it('that nothing can be written', async () => {
-    expect(await refusal('/proc/lintrel')).toMatch(/^lintrel: Nothing can be kept in \/proc\/lintrel: .*LINTREL_DATA\.$/);
+    expect(await refusal('/proc/lintrel')).toMatch(
+      /^lintrel: Nothing can be kept in \/proc\/lintrel: .*LINTREL_DATA\.$/,
+    );
     const file = `${dataFolder()}-file`;
     writeFileSync(file, '');
     expect(await refusal(join(file, 'kept'))).toMatch(/a file is in the way/);
     const readOnly = readFileSync('/proc/mounts', 'utf8')
       .split('\n')
       .map((line) => line.split(' '))
-      .find(([, folder, , options]) => options?.split(',').includes('ro') && existsSync(folder!) && statSync(folder!).isDirectory())?.[1];
+      .find(
+        ([, folder, , options]) =>
+          options?.split(',').includes('ro') && existsSync(folder!) && statSync(folder!).isDirectory(),
+      )?.[1];
     if (readOnly) expect(await refusal(readOnly)).toMatch(/the disk is read-only/);
   });
   it('that the password file is lost, or the data are somebody else’s', async () => {
@@ -358,12 +436,16 @@ describe('says in one sentence', () => {
     await end(first);
     const secret = join(data, 'database/secret');
     renameSync(secret, `${secret}.lost`);
-    expect(await refusal(data)).toMatch(/The password file .*secret is missing: put it back from a copy\. The data in .* are untouched\./);
+    expect(await refusal(data)).toMatch(
+      /The password file .*secret is missing: put it back from a copy\. The data in .* are untouched\./,
+    );
     renameSync(`${secret}.lost`, secret);
     if (asRoot) {
       const own = statSync(join(data, 'database/data'));
       chownSync(join(data, 'database/data'), 65_534, 65_534);
-      expect(await refusal(data)).toMatch(/belongs to the user nobody, not postgres: start as whoever made it, or name another folder with LINTREL_DATA/);
+      expect(await refusal(data)).toMatch(
+        /belongs to the user nobody, not postgres: start as whoever made it, or name another folder with LINTREL_DATA/,
+      );
       chownSync(join(data, 'database/data'), own.uid, own.gid);
     }
     const again = await startWith(data);

@@ -1,7 +1,20 @@
 // Tests run in a context of their own, where every mention of a global is looked up slowly: what is mentioned most is looked up once a file.
 import swcJest from '@swc/jest';
 
-const NEAR = ['Array', 'Infinity', 'Int8Array', 'JSON', 'Map', 'Math', 'NaN', 'Number', 'Object', 'Set', 'String', 'WeakMap'];
+const NEAR = [
+  'Array',
+  'Infinity',
+  'Int8Array',
+  'JSON',
+  'Map',
+  'Math',
+  'NaN',
+  'Number',
+  'Object',
+  'Set',
+  'String',
+  'WeakMap',
+];
 const head = `"use strict";const {${NEAR.join(',')}}=globalThis;const undefined=void 0;`;
 
 function createTransformer(options) {

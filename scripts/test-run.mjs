@@ -14,10 +14,21 @@ const LOOK_MS = 1_000;
  * @param folder its results are kept in
  * @returns how many tests passed, failed and were skipped
  */
-export async function runTests(name, args, env, folder, { silentMs, exitMs } = { silentMs: SILENT_RUN_MS, exitMs: EXIT_MS }) {
+export async function runTests(
+  name,
+  args,
+  env,
+  folder,
+  { silentMs, exitMs } = { silentMs: SILENT_RUN_MS, exitMs: EXIT_MS },
+) {
   const results = join(folder, `test-results-${name}.jsonl`);
   rmSync(results, { force: true });
-  const jest = [join(ROOT, 'node_modules/jest/bin/jest.js'), ...args, '--reporters', join(ROOT, 'scripts/test-reporter.mjs')];
+  const jest = [
+    join(ROOT, 'node_modules/jest/bin/jest.js'),
+    ...args,
+    '--reporters',
+    join(ROOT, 'scripts/test-reporter.mjs'),
+  ];
   const since = Date.now();
   const { child, ended } = start(process.execPath, jest, {
     stdio: ['ignore', 'inherit', 'inherit'],
@@ -30,7 +41,8 @@ export async function runTests(name, args, env, folder, { silentMs, exitMs } = {
   while (code === null && why === null) {
     await pause(LOOK_MS);
     const lastMs = Date.now() - (existsSync(results) ? statSync(results).mtimeMs : since);
-    if (hasEnded(results) && lastMs > exitMs) why = `did not exit within ${exitMs / 1000} s after its last test: something it opened is still open`;
+    if (hasEnded(results) && lastMs > exitMs)
+      why = `did not exit within ${exitMs / 1000} s after its last test: something it opened is still open`;
     else if (lastMs > silentMs) why = `was ended: no test has ended for ${silentMs / 60_000} min`;
   }
   if (why !== null) {
@@ -43,7 +55,11 @@ export async function runTests(name, args, env, folder, { silentMs, exitMs } = {
   const failed = found('failed') + (why === null ? 0 : 1);
   say(`${name} tests: ${found('passed')} passed, ${failed} failed, ${Math.round((Date.now() - since) / 1000)} s`);
   // An exit code other than 0 with nothing failed: the runner itself had something to complain about.
-  return { passed: found('passed'), failed: failed === 0 && code !== 0 ? 1 : failed, skipped: found('pending') + found('todo') };
+  return {
+    passed: found('passed'),
+    failed: failed === 0 && code !== 0 ? 1 : failed,
+    skipped: found('pending') + found('todo'),
+  };
 }
 
 const resultsIn = (file) =>

@@ -33,13 +33,19 @@ it('counts a file that cannot be loaded as failed', () => {
   expect(run('broken', 'this is no program').counted).toEqual({ passed: 0, failed: 1, skipped: 0 });
 });
 it('ends a run in which no test ends any more, counts it as failed, and keeps what was counted before', () => {
-  const { counted, stdout, left } = run('hangs', `it('a', () => {}); it('b', () => new Promise(() => setInterval(() => {}, 1000)));`);
+  const { counted, stdout, left } = run(
+    'hangs',
+    `it('a', () => {}); it('b', () => new Promise(() => setInterval(() => {}, 1000)));`,
+  );
   expect(counted).toEqual({ passed: 1, failed: 1, skipped: 0 });
   expect(stdout).toMatch(/FAIL the hangs tests: the run was ended: no test has ended/);
   expect(left).toBe('');
 });
 it('ends a run that does not exit, with the processes it has started', () => {
-  const { counted, stdout, left } = run('open', `it('a', () => void require('child_process').spawn('tail', ['-f', __filename]));`);
+  const { counted, stdout, left } = run(
+    'open',
+    `it('a', () => void require('child_process').spawn('tail', ['-f', __filename]));`,
+  );
   expect(counted).toEqual({ passed: 1, failed: 1, skipped: 0 });
   expect(stdout).toMatch(/FAIL the open tests: the run did not exit/);
   expect(left).toBe('');

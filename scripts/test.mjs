@@ -61,7 +61,8 @@ async function runChecks() {
       return { name, code: await ended, output };
     }),
   );
-  for (const { name, code, output } of ended) say(`${name}: ${code === 0 ? 'passed' : `ended with ${code}\n${output}`}`);
+  for (const { name, code, output } of ended)
+    say(`${name}: ${code === 0 ? 'passed' : `ended with ${code}\n${output}`}`);
   const failed = ended.filter(({ code }) => code !== 0).length;
   return { passed: ended.length - failed, failed, skipped: 0 };
 }

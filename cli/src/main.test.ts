@@ -16,7 +16,9 @@ const lintrel = (...args: string[]) => {
   return { status, stdout, stderr };
 };
 const folder = mkdtempSync(join(tmpdir(), 'lintrel-cli-'));
-function file(change: (data: { design: { parts: { surface: { outline: object }; lines: object[] }[] } }) => void): string {
+function file(
+  change: (data: { design: { parts: { surface: { outline: object }; lines: object[] }[] } }) => void,
+): string {
   const data = JSON.parse(readFileSync(join(ROOT, 'examples/juniper.json'), 'utf8'));
   change(data);
   const path = join(folder, `${Math.random()}.json`);
@@ -46,7 +48,11 @@ it('a plan that contradicts itself is told rule by rule, and ends with 3', () =>
   expect(code).toBe(3);
   expect(lines.join('\n')).toMatch(/^job\.json: stage 1: .* is covered by nothing$/m);
 });
-it('checks a sound file', () => expect(lintrel('check', 'examples/saltwort.json')).toMatchObject({ status: 0, stdout: expect.stringMatching(/sound/) }));
+it('checks a sound file', () =>
+  expect(lintrel('check', 'examples/saltwort.json')).toMatchObject({
+    status: 0,
+    stdout: expect.stringMatching(/sound/),
+  }));
 it('refuses a bad file with exit 2 and one line a fault, without a stack', () => {
   const bad = file(({ design }) => {
     design.parts[1]!.surface.outline = { kind: 'rectangle', width: -1, height: 'tall' };
@@ -73,7 +79,10 @@ it('names a line that lies outside its part', () => {
     };
     design.parts[0]!.lines.pop();
   });
-  expect(lintrel('check', off)).toMatchObject({ status: 2, stderr: expect.stringMatching(/^design\.parts\[0\]\.lines\[0\]: lies outside the part/) });
+  expect(lintrel('check', off)).toMatchObject({
+    status: 2,
+    stderr: expect.stringMatching(/^design\.parts\[0\]\.lines\[0\]: lies outside the part/),
+  });
 });
 it.each([
   [['check', '/nowhere/job.json'], /cannot be read: ENOENT/],
@@ -88,22 +97,25 @@ it.each([
   expect([status, stdout]).toEqual([2, '']);
   expect(stderr).toMatch(message);
 });
-it.each(['log', 'design', 'parts', 'finishes', 'lines'])('a file of a million empty things as %s is refused in few lines', (key) => {
-  const path = join(mkdtempSync(join(tmpdir(), 'lintrel-')), 'bomb.json');
-  const things = `[${'{},'.repeat(1_300_000)}{}]`;
-  const places: Record<string, string> = {
-    log: `{"log":${things}}`,
-    design: `{"design":${things}}`,
-    parts: `{"design":{"parts":${things}}}`,
-    finishes: `{"shelf":{"finishes":${things}}}`,
-    lines: `{"design":{"parts":[{"lines":${things}}]}}`,
-  };
-  writeFileSync(path, places[key]!);
-  const { status, stdout, stderr } = lintrel('check', path);
-  expect([status, stdout]).toEqual([2, '']);
-  expect(stderr.split('\n').length).toBeLessThan(60);
-  expect(stderr.length).toBeLessThan(20_000);
-});
+it.each(['log', 'design', 'parts', 'finishes', 'lines'])(
+  'a file of a million empty things as %s is refused in few lines',
+  (key) => {
+    const path = join(mkdtempSync(join(tmpdir(), 'lintrel-')), 'bomb.json');
+    const things = `[${'{},'.repeat(1_300_000)}{}]`;
+    const places: Record<string, string> = {
+      log: `{"log":${things}}`,
+      design: `{"design":${things}}`,
+      parts: `{"design":{"parts":${things}}}`,
+      finishes: `{"shelf":{"finishes":${things}}}`,
+      lines: `{"design":{"parts":[{"lines":${things}}]}}`,
+    };
+    writeFileSync(path, places[key]!);
+    const { status, stdout, stderr } = lintrel('check', path);
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr.split('\n').length).toBeLessThan(60);
+    expect(stderr.length).toBeLessThan(20_000);
+  },
+);
 it('answers a question as one JSON object', () => {
   const { status, stdout } = lintrel('ask', 'dome', 'radius=90', 'width=18mm', 'fold=0.5%');
   expect([status, JSON.parse(stdout)]).toEqual([0, { pleatStrain: 0.005, lays: true, widestMm: 18 }]);

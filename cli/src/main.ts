@@ -1,5 +1,16 @@
 import { readFile } from 'node:fs/promises';
-import { ask, MAX_FILE_BYTES, layoutFaults, planJob, questionNamed, QUESTIONS, readJobFile, type Checked, type Fault, type JobFile } from '@lintrel/core';
+import {
+  ask,
+  MAX_FILE_BYTES,
+  layoutFaults,
+  planJob,
+  questionNamed,
+  QUESTIONS,
+  readJobFile,
+  type Checked,
+  type Fault,
+  type JobFile,
+} from '@lintrel/core';
 import { countText } from '@lintrel/words';
 import { EXIT, planReport } from './plan-report';
 import { withWords } from './with-words';
@@ -19,7 +30,8 @@ lintrel ask NAME KEY=VALUE …    ask a question of the Bench; names: ${QUESTION
 export async function main(args: readonly string[]): Promise<number> {
   const [command, ...rest] = args;
   const files = rest.filter((word) => word !== '--words');
-  if (command === 'plan' && files.length === 1 && rest.length - files.length <= 1) return plan(files[0]!, rest.length > files.length);
+  if (command === 'plan' && files.length === 1 && rest.length - files.length <= 1)
+    return plan(files[0]!, rest.length > files.length);
   if (command === 'check' && rest.length === 1) return check(rest[0]!);
   if (command === 'ask' && rest.length >= 1) return answer(rest[0]!, rest.slice(1));
   if (command === '--help' || command === 'help') return print(USAGE);
@@ -40,7 +52,9 @@ async function plan(path: string, inWords: boolean): Promise<number> {
 async function check(path: string): Promise<number> {
   const job = await soundJob(path);
   return job.ok
-    ? print(`${path}: sound, ${countText(job.value.design.parts.length, 'part')}, ${countText(job.value.log.length, 'log entry', 'log entries')}`)
+    ? print(
+        `${path}: sound, ${countText(job.value.design.parts.length, 'part')}, ${countText(job.value.log.length, 'log entry', 'log entries')}`,
+      )
     : refuse(job.faults);
 }
 
@@ -60,7 +74,10 @@ async function soundJob(path: string): Promise<Checked<JobFile>> {
 }
 
 /** A fault only the command line knows. */
-const told = (path: string, message: string) => ({ ok: false as const, faults: [{ path, code: 'field.other', values: { message } }] });
+const told = (path: string, message: string) => ({
+  ok: false as const,
+  faults: [{ path, code: 'field.other', values: { message } }],
+});
 
 function answer(name: string, words: readonly string[]): number {
   const input: Record<string, string> = {};
@@ -70,7 +87,10 @@ function answer(name: string, words: readonly string[]): number {
     const key = word.slice(0, at);
     if (at < 1)
       faults.push(
-        ...told(word, `is not KEY=VALUE${questionNamed(name) ? `; ${name} accepts ${Object.keys(questionNamed(name)?.keys ?? {}).join(', ')}` : ''}`).faults,
+        ...told(
+          word,
+          `is not KEY=VALUE${questionNamed(name) ? `; ${name} accepts ${Object.keys(questionNamed(name)?.keys ?? {}).join(', ')}` : ''}`,
+        ).faults,
       );
     else if (Object.hasOwn(input, key)) faults.push(...told(key, 'is given twice').faults);
     else input[key] = word.slice(at + 1);

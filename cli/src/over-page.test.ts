@@ -10,7 +10,11 @@ const cells = page.split('\n## Over ').flatMap((section) => {
   const lower = /\(`([a-z-]+)`\)/.exec(section)?.[1] as PaintSystemKey | undefined;
   return lower === undefined || !section.includes('| then |')
     ? []
-    : [...section.matchAll(/^\| `([a-z-]+)` \| (.*) \|$/gm)].map(([, upper, rest]) => ({ lower, upper: upper as PaintSystemKey, told: rest!.split(' | ') }));
+    : [...section.matchAll(/^\| `([a-z-]+)` \| (.*) \|$/gm)].map(([, upper, rest]) => ({
+        lower,
+        upper: upper as PaintSystemKey,
+        told: rest!.split(' | '),
+      }));
 });
 
 describe('the page of over-rules', () => {
@@ -19,15 +23,19 @@ describe('the page of over-rules', () => {
       PAINT_SYSTEM_KEYS.flatMap((lower) => PAINT_SYSTEM_KEYS.map((upper) => `${lower} ${upper}`)).sort(),
     );
   });
-  it.each(cells.flatMap(({ lower, upper, told }) => OVER_AGES.map((age, index) => ({ lower, upper, age, told: told[index] }))))(
-    'says what the rules say of $upper over $lower, $age',
-    ({ lower, upper, age, told }) => expect(overCell(lower, upper, age)).toBe(told),
+  it.each(
+    cells.flatMap(({ lower, upper, told }) =>
+      OVER_AGES.map((age, index) => ({ lower, upper, age, told: told[index] })),
+    ),
+  )('says what the rules say of $upper over $lower, $age', ({ lower, upper, age, told }) =>
+    expect(overCell(lower, upper, age)).toBe(told),
   );
   it('is written from the rules as they are', () => expect(overRulesPage()).toBe(page));
   it('has no answer without a reason, but for a yes within its window', () => {
     for (const { told } of cells) {
       const answers = told.slice(0, OVER_AGES.length);
-      if (answers.some((answer) => answer === 'no' || answer === 'barrier' || answer === 'abrade')) expect(told[OVER_AGES.length]!.length).toBeGreaterThan(20);
+      if (answers.some((answer) => answer === 'no' || answer === 'barrier' || answer === 'abrade'))
+        expect(told[OVER_AGES.length]!.length).toBeGreaterThan(20);
     }
   });
 });

@@ -1,4 +1,12 @@
-import { compatibilityOf, PAINT_SYSTEM_KEYS, REFERENCE_AIR, typicalAgeMarks, type FilmAgeMarks, type PaintSystemKey, firstItem } from '@lintrel/core';
+import {
+  compatibilityOf,
+  PAINT_SYSTEM_KEYS,
+  REFERENCE_AIR,
+  typicalAgeMarks,
+  type FilmAgeMarks,
+  type PaintSystemKey,
+  firstItem,
+} from '@lintrel/core';
 import { SYSTEM_NAMES } from '@lintrel/words';
 import { WORDS } from './words';
 
@@ -12,7 +20,8 @@ export function ageOf({ recoat, cureMin }: FilmAgeMarks, age: OverAge): number |
   const last = recoat[recoat.length - 1]!;
   if (age === 'young') return first.fromMin / 2;
   if (age === 'in window') return first.toMin === null ? first.fromMin + 1 : (first.fromMin + first.toMin) / 2;
-  if (age === 'in the gap') return recoat.length > 1 && first.toMin !== null ? (first.toMin + recoat[1]!.fromMin) / 2 : null;
+  if (age === 'in the gap')
+    return recoat.length > 1 && first.toMin !== null ? (first.toMin + recoat[1]!.fromMin) / 2 : null;
   const past = last.toMin === null ? null : last.toMin + 1;
   if (age === 'past limit') return past !== null && (cureMin === null || past < cureMin) ? past : null;
   return cureMin === null ? null : cureMin + 1;
@@ -24,7 +33,9 @@ export function overCell(lower: PaintSystemKey, upper: PaintSystemKey, age: Over
   const ageMin = ageOf(marks, age);
   if (ageMin === null) return '–';
   const { answer, untilMin } = compatibilityOf({ marks, ageMin, known: true }, upper);
-  return answer === 'no' && untilMin !== null ? `no, until ${untilMin === marks.cureMin ? 'cured' : 'touch-dry'}` : answer;
+  return answer === 'no' && untilMin !== null
+    ? `no, until ${untilMin === marks.cureMin ? 'cured' : 'touch-dry'}`
+    : answer;
 }
 
 /** Reasons of a pair, each once, in the order of the ages. */
@@ -33,7 +44,9 @@ function reasonsOf(lower: PaintSystemKey, upper: PaintSystemKey): string {
   const told = OVER_AGES.flatMap((age) => {
     const ageMin = ageOf(marks, age);
     const own = ageMin === null ? null : compatibilityOf({ marks, ageMin, known: true }, upper);
-    return own === null || own.answer === 'wait' || (own.answer === 'yes' && own.window?.toMin !== undefined && own.window.toMin !== null)
+    return own === null ||
+      own.answer === 'wait' ||
+      (own.answer === 'yes' && own.window?.toMin !== undefined && own.window.toMin !== null)
       ? []
       : [WORDS.say(own.reason)];
   });
@@ -51,9 +64,17 @@ export function overRulesPage(): string {
     'An antifouling nobody knows asks for one under any other.',
   ];
   for (const lower of PAINT_SYSTEM_KEYS) {
-    lines.push('', `## Over ${SYSTEM_NAMES[lower]} (\`${lower}\`)`, '', `| then | ${OVER_AGES.join(' | ')} | why |`, `|${'---|'.repeat(OVER_AGES.length + 2)}`);
+    lines.push(
+      '',
+      `## Over ${SYSTEM_NAMES[lower]} (\`${lower}\`)`,
+      '',
+      `| then | ${OVER_AGES.join(' | ')} | why |`,
+      `|${'---|'.repeat(OVER_AGES.length + 2)}`,
+    );
     for (const upper of PAINT_SYSTEM_KEYS)
-      lines.push(`| \`${upper}\` | ${OVER_AGES.map((age) => overCell(lower, upper, age)).join(' | ')} | ${reasonsOf(lower, upper)} |`);
+      lines.push(
+        `| \`${upper}\` | ${OVER_AGES.map((age) => overCell(lower, upper, age)).join(' | ')} | ${reasonsOf(lower, upper)} |`,
+      );
   }
   return `${lines.join('\n')}\n`;
 }

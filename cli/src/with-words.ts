@@ -7,7 +7,11 @@ export function withWords(value: unknown, words: Words): unknown {
   if (value === null || typeof value !== 'object') return value;
   const copy = Object.fromEntries(Object.entries(value).map(([key, item]) => [key, withWords(item, words)]));
   if (!isSaid(value)) return copy;
-  const detail = value.code.startsWith('step.') ? words.detail(value) : value.code.startsWith('technique.') ? words.why(value) : '';
+  const detail = value.code.startsWith('step.')
+    ? words.detail(value)
+    : value.code.startsWith('technique.')
+      ? words.why(value)
+      : '';
   return {
     ...copy,
     words: [words.say(value), detail]
@@ -17,4 +21,5 @@ export function withWords(value: unknown, words: Words): unknown {
   };
 }
 
-const isSaid = (value: object): value is Message => 'code' in value && 'values' in value && typeof value.code === 'string' && typeof value.values === 'object';
+const isSaid = (value: object): value is Message =>
+  'code' in value && 'values' in value && typeof value.code === 'string' && typeof value.values === 'object';

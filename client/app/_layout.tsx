@@ -23,11 +23,16 @@ import { UndoBar } from '@/ui/UndoBar';
 
 const paperSettings = {
   // Names come from our own components alone, which know them by type.
-  icon: ({ name, color, size }: { name: string; color?: string; size: number }) => <Icon name={name as IconName} color={color} size={size} />,
+  icon: ({ name, color, size }: { name: string; color?: string; size: number }) => (
+    <Icon name={name as IconName} color={color} size={size} />
+  ),
 };
 
 /** What a browser says of the connection is not heeded: the shop's server may be there without any other. */
-const QUERIES = { queries: { retry: 2, staleTime: 5000, networkMode: 'always' }, mutations: { networkMode: 'always' } } as const;
+const QUERIES = {
+  queries: { retry: 2, staleTime: 5000, networkMode: 'always' },
+  mutations: { networkMode: 'always' },
+} as const;
 
 /** Everything stands in here: fonts, theme, data, and the four places round the screen. */
 export default function RootLayout() {

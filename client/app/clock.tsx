@@ -54,7 +54,9 @@ export default function ClockScreen() {
       </Screen>
     );
   // Drawn anew every second: a shop with a hundred jobs sees what comes next, and the rest when it asks.
-  const due = jobs.flatMap((job): Due[] => job.windows.map((window) => ({ job, window }))).sort((a, b) => nextChange(a.window) - nextChange(b.window));
+  const due = jobs
+    .flatMap((job): Due[] => job.windows.map((window) => ({ job, window })))
+    .sort((a, b) => nextChange(a.window) - nextChange(b.window));
   const shown = all ? due : due.slice(0, FIRST);
   // A step with several times is told once, by the time that decides.
   const steps = due.filter(
@@ -66,7 +68,10 @@ export default function ClockScreen() {
   );
   const listed = all ? steps : steps.slice(0, FIRST);
   return (
-    <Screen title="Clock" about="What is drying or due, in all jobs. Times are estimates from the air and the film; a touch test counts for more.">
+    <Screen
+      title="Clock"
+      about="What is drying or due, in all jobs. Times are estimates from the air and the film; a touch test counts for more."
+    >
       {day.data ? <DayNext day={day.data} now={now} /> : null}
       {day.error ? <Notice level="caution" text={phrase`The day cannot be planned now: ${day.error.message}`} /> : null}
       {due.length === 0 ? (
@@ -82,7 +87,11 @@ export default function ClockScreen() {
           <Panel>
             <Rows>
               {listed.map((one) => (
-                <DueRow key={`${one.job.id}${one.window.step}${one.window.code}${one.window.opens}`} due={one} now={now} />
+                <DueRow
+                  key={`${one.job.id}${one.window.step}${one.window.code}${one.window.opens}`}
+                  due={one}
+                  now={now}
+                />
               ))}
             </Rows>
             {due.length > FIRST ? (
@@ -101,7 +110,12 @@ export default function ClockScreen() {
       <AlarmSettings setting={alarm} onChange={setAlarm} />
       <Panel>
         <Action label="People and hours" onPress={() => router.push('/hours' as Href)} testID="to-hours" />
-        <Action rank="quiet" label="Into a calendar" onPress={() => window.open('/api/day.ics', '_self')} testID="calendar" />
+        <Action
+          rank="quiet"
+          label="Into a calendar"
+          onPress={() => window.open('/api/day.ics', '_self')}
+          testID="calendar"
+        />
       </Panel>
     </Screen>
   );
@@ -109,18 +123,26 @@ export default function ClockScreen() {
 
 function AllOnOneRail({ due, now }: { due: readonly Due[]; now: number }) {
   const { time } = useWords();
-  const ends = due.map(({ window: { opens, closes } }) => (closes !== null && closes - now < MOST_AHEAD_MIN * MINUTE_MS ? closes : (opens ?? now)) - now);
+  const ends = due.map(
+    ({ window: { opens, closes } }) =>
+      (closes !== null && closes - now < MOST_AHEAD_MIN * MINUTE_MS ? closes : (opens ?? now)) - now,
+  );
   const aheadMin = Math.min(MOST_AHEAD_MIN, Math.max(LEAST_AHEAD_MIN, 1.15 * (Math.max(...ends) / MINUTE_MS)));
   const from = now - (aheadMin / 2) * MINUTE_MS;
   const to = now + aheadMin * MINUTE_MS;
   const step = tickStep(aheadMin * 1.5, 5) * MINUTE_MS;
   const midnight = new Date(now).setHours(0, 0, 0, 0);
-  const ticks = ticksIn(from - midnight, to - midnight, step).map((at) => ({ at: at + midnight, label: clockTime(at + midnight, now) }));
+  const ticks = ticksIn(from - midnight, to - midnight, step).map((at) => ({
+    at: at + midnight,
+    label: clockTime(at + midnight, now),
+  }));
   const bands = due.map(({ job, window }): Band => ({
     key: `${job.id}${window.step}${window.code}${window.opens}`,
     label: phrase`${job.title}: ${time(window.code)}`,
     words: phrase`${spanWords(window, now)}${window.closes === null ? ', no end' : ''}`,
-    pieces: [{ from: window.opens ?? now, to: window.closes, tone: windowState(window, now) === 'open' ? 'chosen' : 'window' }],
+    pieces: [
+      { from: window.opens ?? now, to: window.closes, tone: windowState(window, now) === 'open' ? 'chosen' : 'window' },
+    ],
   }));
   return <Rail from={from} to={to} now={now} ticks={ticks} bands={bands} />;
 }
@@ -138,7 +160,9 @@ function DueRow({ due: { job, window }, now }: { due: Due; now: number }) {
           <Body>{words.say(window.say)}</Body>
           <Small tone={state === 'before' ? 'caution' : 'accent'}>{timeWords(window, now, words)}</Small>
         </View>
-        {left !== null && state !== 'passed' ? <Figure large label={opening ? 'opens in' : 'closes in'} value={countdown(left)} /> : null}
+        {left !== null && state !== 'passed' ? (
+          <Figure large label={opening ? 'opens in' : 'closes in'} value={countdown(left)} />
+        ) : null}
         {state === 'passed' ? <Figure large label="closed at" value={clockTime(window.closes ?? now, now)} /> : null}
       </View>
     </Row>

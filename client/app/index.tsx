@@ -39,7 +39,9 @@ export default function JobsScreen() {
         if (made) router.push(`/job/${made.id}/piece`);
       });
   };
-  const jobs = (data?.pages.flatMap((page) => page.jobs) ?? []).sort((a, b) => RANK[a.state] - RANK[b.state] || a.title.localeCompare(b.title));
+  const jobs = (data?.pages.flatMap((page) => page.jobs) ?? []).sort(
+    (a, b) => RANK[a.state] - RANK[b.state] || a.title.localeCompare(b.title),
+  );
   return (
     <Screen
       title="Jobs"
@@ -55,20 +57,38 @@ export default function JobsScreen() {
         )
       }
     >
-      {importJob.error ? <Notice level="stop" text={phrase`This file was not taken in. ${importJob.error.message}`} /> : null}
+      {importJob.error ? (
+        <Notice level="stop" text={phrase`This file was not taken in. ${importJob.error.message}`} />
+      ) : null}
       {data ? (
         <Panel>
           <Rows>
             {jobs.map((job) => (
               <View key={job.id}>
-                <JobRow job={job} now={now} onMore={mayPlan ? () => setMore(more === job.id ? null : job.id) : undefined} />
+                <JobRow
+                  job={job}
+                  now={now}
+                  onMore={mayPlan ? () => setMore(more === job.id ? null : job.id) : undefined}
+                />
                 {more === job.id ? <JobActions job={job} onDone={() => setMore(null)} /> : null}
               </View>
             ))}
           </Rows>
-          {hasNextPage ? <Action label="More jobs" busy={isFetchingNextPage} onPress={() => void fetchNextPage()} testID="more-jobs" /> : null}
+          {hasNextPage ? (
+            <Action
+              label="More jobs"
+              busy={isFetchingNextPage}
+              onPress={() => void fetchNextPage()}
+              testID="more-jobs"
+            />
+          ) : null}
           {jobs.length === 0 ? <Body>No job yet. Start one, or answer a single question on the Bench.</Body> : null}
-          <Action rank="quiet" label="Archived and deleted jobs" onPress={() => router.push('/put-away' as Href)} testID="to-put-away" />
+          <Action
+            rank="quiet"
+            label="Archived and deleted jobs"
+            onPress={() => router.push('/put-away' as Href)}
+            testID="to-put-away"
+          />
         </Panel>
       ) : (
         <Waiting what="the jobs" error={error} retry={<Action label="Try again" onPress={() => void refetch()} />} />

@@ -13,7 +13,9 @@ it.each([
 
 it('names the day of a time only when it is not today', () => {
   const now = new Date(2026, 4, 19, 12, 0).getTime();
-  expect(clockTime(now + 3_600_000, now)).toBe(new Date(now + 3_600_000).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' }));
+  expect(clockTime(now + 3_600_000, now)).toBe(
+    new Date(now + 3_600_000).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' }),
+  );
   expect(clockTime(now + 86_400_000, now)).toMatch(/^[A-Za-z]{3} /);
   expect(clockTime(now - 31 * 86_400_000, now)).toMatch(/18/);
 });

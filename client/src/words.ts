@@ -24,12 +24,16 @@ export function clockTime(at: number, now: number): string {
   const time = new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });
   if (new Date(at).toDateString() === new Date(now).toDateString()) return time;
   const days = Math.abs(at - now) / MS_PER_DAY;
-  const day = new Date(at).toLocaleDateString(undefined, days < 6 ? { weekday: 'short' } : { day: 'numeric', month: 'short' });
+  const day = new Date(at).toLocaleDateString(
+    undefined,
+    days < 6 ? { weekday: 'short' } : { day: 'numeric', month: 'short' },
+  );
   return `${day} ${time}`;
 }
 
 /** Day and time of day of an instant. */
-export const dayAndTime = (at: string): string => new Date(at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+export const dayAndTime = (at: string): string =>
+  new Date(at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
 
 /** Countdown: minutes and seconds under an hour, hours and minutes above. */
 export function countdown(ms: number): string {

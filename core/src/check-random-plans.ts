@@ -25,14 +25,27 @@ for (let seed = first; seed < first + count; seed++) {
   if (seed % 4 === 2) {
     // Many of the same, pulled wet and by one person, whatever that takes.
     const parts = design.parts.map((part) => ({ ...part, count: Math.min(40, 9 * part.count) }));
-    const alone = planJob({ ...design, parts, choices: { ...design.choices, school: 'wet', alone: true } }, RANDOM_SHELF, store);
+    const alone = planJob(
+      { ...design, parts, choices: { ...design.choices, school: 'wet', alone: true } },
+      RANDOM_SHELF,
+      store,
+    );
     tell(`seed ${seed} alone`, planFaults(alone));
     if (alone.stages.some(({ sections }) => sections)) divided++;
   }
   if (seed % 4 > 0) continue;
   // The same with a school for every second line.
-  const lines = [...new Map(plan.items.filter(isLine).map(({ part, line, lineCode }) => [`${part} ${line}`, { part, line, lineCode }])).values()];
-  const pulls = lines.flatMap(({ part, line }, index) => (index % 2 === 0 ? [{ part, line, school: PULL_TIMINGS[(seed / 4 + index / 2) % 3]! }] : []));
-  tell(`seed ${seed} with lines pulled apart`, planFaults(planJob({ ...design, choices: { ...design.choices, pulls } }, RANDOM_SHELF, store)));
+  const lines = [
+    ...new Map(
+      plan.items.filter(isLine).map(({ part, line, lineCode }) => [`${part} ${line}`, { part, line, lineCode }]),
+    ).values(),
+  ];
+  const pulls = lines.flatMap(({ part, line }, index) =>
+    index % 2 === 0 ? [{ part, line, school: PULL_TIMINGS[(seed / 4 + index / 2) % 3]! }] : [],
+  );
+  tell(
+    `seed ${seed} with lines pulled apart`,
+    planFaults(planJob({ ...design, choices: { ...design.choices, pulls } }, RANDOM_SHELF, store)),
+  );
 }
 process.stdout.write(`${count} planned, ${staged} with stages, ${masked} with masks, ${divided} in sections\n`);

@@ -21,4 +21,5 @@ export const design = (over: Partial<Design> = {}, parts = [part()]): Design => 
   scheme: { areas: colours.map((finish, index) => ({ part: 'door', seed: [450, 100 + 200 * index], finish })) },
   ...over,
 });
-export const clear = (over: Partial<Design['scheme']> = {}): Design => design({ scheme: { ...design().scheme, clear: 'clear-two-part', ...over } });
+export const clear = (over: Partial<Design['scheme']> = {}): Design =>
+  design({ scheme: { ...design().scheme, clear: 'clear-two-part', ...over } });

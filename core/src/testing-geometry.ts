@@ -30,19 +30,31 @@ export function misplacedTape(plan: Plan, works: readonly PartWork[]): Misplaced
 function onPart(stage: StagePlan, work: PartWork, plan: Plan): MisplacedTape[] {
   const { part, arrangement, areaIds } = work;
   const on = itemsLyingIn(plan.items, stage).filter((item) => item.part === part.id);
-  const [open, covered] = [stage.open, stage.covered].map((refs) => arrangement.areas.map((_, index) => refs.includes(areaRef(part.id, areaIds[index]!))));
+  const [open, covered] = [stage.open, stage.covered].map((refs) =>
+    arrangement.areas.map((_, index) => refs.includes(areaRef(part.id, areaIds[index]!))),
+  );
   const lines = on.filter(isLine);
   const bare = arrangement.borders.flatMap((border): MisplacedTape[] => {
-    const closed = open![border.left] && covered![border.right] ? border.right : open![border.right] && covered![border.left] ? border.left : null;
+    const closed =
+      open![border.left] && covered![border.right]
+        ? border.right
+        : open![border.right] && covered![border.left]
+          ? border.left
+          : null;
     if (closed === null) return [];
     if (lines.some((item) => item.area === areaIds[closed])) return [];
     const side = closed === border.left ? 'left' : 'right';
     const along = lines.filter((item) => item.line === border.line && item.side === side && item.area === null);
-    return Array.from({ length: PLACES }, (_, place) => border.from + ((place + 0.5) / PLACES) * (border.to - border.from)).flatMap((at) => {
+    return Array.from(
+      { length: PLACES },
+      (_, place) => border.from + ((place + 0.5) / PLACES) * (border.to - border.from),
+    ).flatMap((at) => {
       const here = placeOn(work, border.line, at);
       const off = side === 'left' ? OFF_LINE_MM : -OFF_LINE_MM;
       const just = pointBesideLine(here, off, work.setOut.board.drawn.metric);
-      const made = along.some((item) => at >= item.from - 1e-6 && at <= item.to + 1e-6 && (untold(item) || nextTo(bandOf(item, work), just)));
+      const made = along.some(
+        (item) => at >= item.from - 1e-6 && at <= item.to + 1e-6 && (untold(item) || nextTo(bandOf(item, work), just)),
+      );
       return made ? [] : [{ code: 'bare' as const, stage: stage.number, part: part.id, item: null, at: just }];
     });
   });
@@ -55,7 +67,9 @@ function onPart(stage: StagePlan, work: PartWork, plan: Plan): MisplacedTape[] {
     return samplesInBand(band).flatMap(({ at, places }) => {
       const told = stretches.some(({ fromMm, toMm }) => at >= fromMm - item.widthMm && at <= toMm + item.widthMm);
       const astray = told ? undefined : places.find((place) => deepInOpen(place, work, open!));
-      return astray ? [{ code: 'over-open' as const, stage: stage.number, part: part.id, item: item.id, at: astray }] : [];
+      return astray
+        ? [{ code: 'over-open' as const, stage: stage.number, part: part.id, item: item.id, at: astray }]
+        : [];
     });
   });
   return [...bare, ...over];
@@ -71,15 +85,22 @@ const nextTo = (band: PlacedTapeBand | null, place: Point): boolean =>
 const deepInOpen = (place: Point, { arrangement, setOut }: PartWork, open: readonly boolean[]): boolean =>
   [0, 1, 2, 3, 4, 5, 6, 7, 8].every((step) => {
     const [angle, reach] = [(step * Math.PI) / 4, step === 8 ? 0 : OVER_OPEN_MM];
-    const near = pointBesideLine({ ...place, tx: Math.cos(angle), ty: Math.sin(angle) }, reach, setOut.board.drawn.metric);
+    const near = pointBesideLine(
+      { ...place, tx: Math.cos(angle), ty: Math.sin(angle) },
+      reach,
+      setOut.board.drawn.metric,
+    );
     const area = areaFinder(arrangement.areas)(near);
     return area >= 0 && open[area]!;
   });
 
-const pieces = ({ lines }: PartWork, line: string): readonly Path[] => lines.find(({ id }) => id === line)?.pieces ?? [];
+const pieces = ({ lines }: PartWork, line: string): readonly Path[] =>
+  lines.find(({ id }) => id === line)?.pieces ?? [];
 
 const placeOn = (work: PartWork, line: string, at: number) => {
-  const whole = pieces(work, line).find((piece) => at >= piece[0]!.at - 1e-6 && at <= piece.at(-1)!.at + 1e-6) ?? pieces(work, line)[0]!;
+  const whole =
+    pieces(work, line).find((piece) => at >= piece[0]!.at - 1e-6 && at <= piece.at(-1)!.at + 1e-6) ??
+    pieces(work, line)[0]!;
   return pointAt(whole, at);
 };
 
@@ -88,5 +109,13 @@ function bandOf(item: LineItem | BackingItem, work: PartWork): PlacedTapeBand | 
     .map((whole) => pathSlice(whole, item.from, item.to))
     .find((one) => one !== null);
   const innerMm = item.kind === 'backing' ? item.offsetMm : 0;
-  return piece ? placeBand({ piece, side: item.side, innerMm, outerMm: innerMm + item.widthMm, metric: work.setOut.board.drawn.metric }) : null;
+  return piece
+    ? placeBand({
+        piece,
+        side: item.side,
+        innerMm,
+        outerMm: innerMm + item.widthMm,
+        metric: work.setOut.board.drawn.metric,
+      })
+    : null;
 }

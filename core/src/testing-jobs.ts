@@ -1,6 +1,15 @@
 // Random jobs of every kind of work: parts of all surfaces, finishes of all systems, all schools, air from frost to summer.
 import { SHIPPED_FINISHES, PULL_TIMINGS, type Finish } from './finish';
-import { emptyDesign, RIM_KINDS, SHIPPED_SHELF, type Design, type Part, type PartAreaChoice, type PresentAt, type Rim } from './job';
+import {
+  emptyDesign,
+  RIM_KINDS,
+  SHIPPED_SHELF,
+  type Design,
+  type Part,
+  type PartAreaChoice,
+  type PresentAt,
+  type Rim,
+} from './job';
 import type { TrimLine } from './lines';
 import { workOutParts, type PartCache } from './setout';
 import { skinOf, type Feature, type Surface } from './surface';
@@ -54,7 +63,11 @@ function surfaceOf({ of, between }: Dice): Surface {
       const long = size();
       return {
         kind: 'turned',
-        profile: { start: [0, long / 6], edges: [{ to: [long / 2, long / 4] }, { to: [long, long / 8] }], smooth: true },
+        profile: {
+          start: [0, long / 6],
+          edges: [{ to: [long / 2, long / 4] }, { to: [long, long / 8] }],
+          smooth: true,
+        },
       };
     }
     case 'folded': {
@@ -75,9 +88,13 @@ function surfaceOf({ of, between }: Dice): Surface {
 function reachOf(surface: Surface): { readonly x: readonly [number, number]; readonly y: readonly [number, number] } {
   switch (surface.kind) {
     case 'flat':
-      if (surface.outline.kind === 'rectangle') return { x: [0, surface.outline.width], y: [0, surface.outline.height] };
+      if (surface.outline.kind === 'rectangle')
+        return { x: [0, surface.outline.width], y: [0, surface.outline.height] };
       if (surface.outline.kind === 'disc')
-        return { x: [-surface.outline.diameter / 2, surface.outline.diameter / 2], y: [-surface.outline.diameter / 2, surface.outline.diameter / 2] };
+        return {
+          x: [-surface.outline.diameter / 2, surface.outline.diameter / 2],
+          y: [-surface.outline.diameter / 2, surface.outline.diameter / 2],
+        };
       return { x: [0, 600], y: [0, 600] };
     case 'tube':
       return { x: [0, surface.length], y: [-surface.diameter, surface.diameter] };
@@ -90,7 +107,12 @@ function reachOf(surface: Surface): { readonly x: readonly [number, number]; rea
   }
 }
 
-function lineOf(index: number, surface: Surface, lines: readonly TrimLine[], { of, between, chance, whole }: Dice): TrimLine {
+function lineOf(
+  index: number,
+  surface: Surface,
+  lines: readonly TrimLine[],
+  { of, between, chance, whole }: Dice,
+): TrimLine {
   const { x, y } = reachOf(surface);
   const place = () => ({ along: Math.round(between(...x)), above: Math.round(between(...y)) });
   const common = { id: `l${index}`, name: `Line ${index}`, runOn: true, datum: 'base' };
@@ -116,7 +138,14 @@ function lineOf(index: number, surface: Surface, lines: readonly TrimLine[], { o
       };
     case 'ellipse': {
       const width = Math.round(between(30, 160));
-      return { kind: 'ellipse', ...common, centre: place(), width, height: chance(0.5) ? width : width / 2, turnDeg: whole(0, 90) };
+      return {
+        kind: 'ellipse',
+        ...common,
+        centre: place(),
+        width,
+        height: chance(0.5) ? width : width / 2,
+        turnDeg: whole(0, 90),
+      };
     }
     case 'bands':
       return {
@@ -132,7 +161,15 @@ function lineOf(index: number, surface: Surface, lines: readonly TrimLine[], { o
         taper: 1,
       };
     case 'parallel':
-      if (lines.length > 0) return { kind: 'parallel', id: common.id, name: common.name, runOn: true, of: of(lines).id, offset: of([-6, 6, 12, -25]) };
+      if (lines.length > 0)
+        return {
+          kind: 'parallel',
+          id: common.id,
+          name: common.name,
+          runOn: true,
+          of: of(lines).id,
+          offset: of([-6, 6, 12, -25]),
+        };
       break;
     case 'ring':
       return { kind: 'ring', id: common.id, name: common.name, runOn: true, at: Math.round(between(...x)) };
@@ -144,7 +181,16 @@ const openings = (surface: Surface, { chance, between }: Dice): Feature[] => {
   if (!chance(0.3)) return [];
   const { x, y } = reachOf(surface);
   const at = { along: Math.round(between(...x)), above: Math.round(between(...y)) };
-  return [{ kind: 'opening', id: 'port', name: 'Port', datum: 'base', use: 'port', shape: { kind: 'round', at, diameter: 24 } }];
+  return [
+    {
+      kind: 'opening',
+      id: 'port',
+      name: 'Port',
+      datum: 'base',
+      use: 'port',
+      shape: { kind: 'round', at, diameter: 24 },
+    },
+  ];
 };
 
 const SYSTEMS = ['bare', 'filler-primer', 'can-enamel', 'two-part', 'air-acrylic', 'varnish', 'can-lacquer'] as const;
@@ -158,7 +204,11 @@ function partOf(id: string, roll: Dice): Part {
     name: `Part ${id}`,
     count: roll.chance(0.2) ? roll.whole(2, 4) : 1,
     substrate: 'other',
-    present: { system: roll.of(SYSTEMS), colour: roll.of(['#c7bfa6', '#1c1f24', '#f5f3ea', '#b3242b']), ageH: roll.of([0, 3, 30, 200, 2000]) },
+    present: {
+      system: roll.of(SYSTEMS),
+      colour: roll.of(['#c7bfa6', '#1c1f24', '#f5f3ea', '#b3242b']),
+      ageH: roll.of([0, 3, 30, 200, 2000]),
+    },
     surface,
     datums: [{ id: 'base', name: 'Base', at: [0, 0], angleDeg: 0 }],
     lines,
@@ -172,7 +222,13 @@ function joined(parts: readonly Part[], roll: Dice): Part[] {
   return parts.map((part, index) => {
     const { x, y } = reachOf(part.surface);
     const at = { along: (x[0] + x[1]) / 2, above: (y[0] + y[1]) / 2 };
-    const coarse: Feature = { kind: 'texture', id: 'coarse', name: 'Coarse', datum: 'base', shape: { kind: 'round', at, diameter: 200 } };
+    const coarse: Feature = {
+      kind: 'texture',
+      id: 'coarse',
+      name: 'Coarse',
+      datum: 'base',
+      shape: { kind: 'round', at, diameter: 200 },
+    };
     return {
       ...part,
       features: [...(part.features ?? []), ...(roll.chance(0.3) ? [coarse] : [])],
@@ -206,10 +262,16 @@ function rimsOf({ id, surface }: Part, parts: readonly Part[], { chance, of }: D
 
 /** Some areas are in something else now. */
 const presentPlaces = (areas: readonly PartAreaChoice[], roll: Dice): PresentAt[] =>
-  areas.flatMap(({ part, seed }) => (roll.chance(0.1) ? [{ part, seed, system: roll.of(SYSTEMS), colour: '#2f6f62', ageH: roll.of([0, 30, 2000]) }] : []));
+  areas.flatMap(({ part, seed }) =>
+    roll.chance(0.1) ? [{ part, seed, system: roll.of(SYSTEMS), colour: '#2f6f62', ageH: roll.of([0, 30, 2000]) }] : [],
+  );
 
 /** What a person lays, turns round or keeps for themselves by hand. */
-function byHand(parts: readonly Part[], finishes: readonly Finish[], { chance, of, between }: Dice): Partial<Design['choices']> {
+function byHand(
+  parts: readonly Part[],
+  finishes: readonly Finish[],
+  { chance, of, between }: Dice,
+): Partial<Design['choices']> {
   const lines = parts.flatMap(({ id, lines: own }) => own.map(({ id: line }) => ({ part: id, line })));
   const place = (): [number, number] => [Math.round(between(0, 400)), Math.round(between(0, 300))];
   const piece = () => ({
@@ -240,14 +302,22 @@ export function randomJob(seed: number, store?: PartCache): Design {
     extra,
   );
   const finishes: readonly Finish[] = Array.from({ length: roll.whole(1, 4) }, () => roll.of(SHIPPED_FINISHES));
-  const areas: PartAreaChoice[] = workOutParts({ ...emptyDesign('x', 'other'), parts }, store).flatMap(({ part, arrangement }) =>
-    arrangement.areas
-      .slice(0, 9)
-      .flatMap(({ seed: { x, y } }): PartAreaChoice[] =>
-        roll.chance(0.85)
-          ? [{ part: part.id, seed: [x, y], finish: roll.chance(0.25) ? null : roll.of(finishes).id, ...(roll.chance(0.05) ? { blend: true } : {}) }]
-          : [],
-      ),
+  const areas: PartAreaChoice[] = workOutParts({ ...emptyDesign('x', 'other'), parts }, store).flatMap(
+    ({ part, arrangement }) =>
+      arrangement.areas
+        .slice(0, 9)
+        .flatMap(({ seed: { x, y } }): PartAreaChoice[] =>
+          roll.chance(0.85)
+            ? [
+                {
+                  part: part.id,
+                  seed: [x, y],
+                  finish: roll.chance(0.25) ? null : roll.of(finishes).id,
+                  ...(roll.chance(0.05) ? { blend: true } : {}),
+                },
+              ]
+            : [],
+        ),
   );
   const airC = Math.round(roll.between(2, 38));
   return {
@@ -255,7 +325,12 @@ export function randomJob(seed: number, store?: PartCache): Design {
     scale: roll.chance(0.3) ? 72 : 1,
     parts,
     presentAt: presentPlaces(areas, extra),
-    climate: { airC, rhPercent: Math.round(roll.between(25, 95)), surfaceC: roll.chance(0.3) ? airC - 2 : null, movement: roll.of(AIR_MOVEMENTS) },
+    climate: {
+      airC,
+      rhPercent: Math.round(roll.between(25, 95)),
+      surfaceC: roll.chance(0.3) ? airC - 2 : null,
+      movement: roll.of(AIR_MOVEMENTS),
+    },
     scheme: {
       areas,
       ...(roll.chance(0.2) ? { primer: roll.of(['filler-buff', 'etch-grey']) } : {}),

@@ -44,6 +44,7 @@ export function libraryAreas(paths: readonly (readonly Point[])[]): number[] {
     }
   }
   const sizes: number[] = [];
-  for (const iterator = polygonizer.getPolygons().iterator(); iterator.hasNext();) sizes.push(iterator.next().getArea());
+  for (const iterator = polygonizer.getPolygons().iterator(); iterator.hasNext();)
+    sizes.push(iterator.next().getArea());
   return sizes;
 }

@@ -37,7 +37,12 @@ export const sampleArea = (index: number, finish: string | null, changes: Partia
 });
 
 /** A straight border of so many metres. */
-export const sampleBorder = (a: number, b: number, lengthM: number, changes: Partial<OrderBorder> = {}): OrderBorder => ({
+export const sampleBorder = (
+  a: number,
+  b: number,
+  lengthM: number,
+  changes: Partial<OrderBorder> = {},
+): OrderBorder => ({
   a,
   b,
   lengthM,
@@ -50,7 +55,11 @@ export const sampleBorder = (a: number, b: number, lengthM: number, changes: Par
 });
 
 /** A problem in the air of a workshop, with the finishes that ship. */
-export const sampleProblem = (areas: readonly OrderArea[], borders: readonly OrderBorder[], changes: Partial<OrderProblem> = {}): OrderProblem => ({
+export const sampleProblem = (
+  areas: readonly OrderArea[],
+  borders: readonly OrderBorder[],
+  changes: Partial<OrderProblem> = {},
+): OrderProblem => ({
   areas,
   borders,
   plugs: new Map(),
@@ -75,14 +84,18 @@ export function bruteForce(problem: OrderProblem): number {
   const { rules, areas } = problem;
   let best = Infinity;
   const finish = (progress: Progress, score: number) => {
-    const clear = problem.clear && stageCost(problem, progress, { finish: problem.clear.finish, open: problem.clear.areas, keep: false });
+    const clear =
+      problem.clear &&
+      stageCost(problem, progress, { finish: problem.clear.finish, open: problem.clear.areas, keep: false });
     best = Math.min(best, score + (clear ? stageScore(clear, problem.wish) : 0));
   };
   const visit = (progress: Progress, left: readonly string[], score: number) => {
     if (left.length === 0) return finish(progress, score);
     for (const id of nextOf(problem, left)) {
       for (const open of openings(problem, progress, id, left)) {
-        for (const keep of rules.masks === 'free' && left.length > 1 && isSprayed(finishOf(problem, id)) ? [false, true] : [false]) {
+        for (const keep of rules.masks === 'free' && left.length > 1 && isSprayed(finishOf(problem, id))
+          ? [false, true]
+          : [false]) {
           const stage: StageCost = stageCost(problem, progress, { finish: id, open, keep });
           visit(
             stage.after,
@@ -93,8 +106,18 @@ export function bruteForce(problem: OrderProblem): number {
       }
     }
   };
-  const primer = problem.primer && stageCost(problem, startProgress(problem), { finish: problem.primer.finish, open: problem.primer.areas, keep: false });
-  visit(primer ? primer.after : startProgress(problem), finishesInUse({ areas }), primer ? stageScore(primer, problem.wish) : 0);
+  const primer =
+    problem.primer &&
+    stageCost(problem, startProgress(problem), {
+      finish: problem.primer.finish,
+      open: problem.primer.areas,
+      keep: false,
+    });
+  visit(
+    primer ? primer.after : startProgress(problem),
+    finishesInUse({ areas }),
+    primer ? stageScore(primer, problem.wish) : 0,
+  );
   return best;
 }
 
@@ -103,7 +126,12 @@ function nextOf({ rules }: OrderProblem, left: readonly string[]): readonly stri
   return left.filter((id) => !rules.before.some(({ first, then }) => then === id && left.includes(first)));
 }
 
-function openings({ areas, rules }: OrderProblem, { standing }: Progress, id: string, left: readonly string[]): boolean[][] {
+function openings(
+  { areas, rules }: OrderProblem,
+  { standing }: Progress,
+  id: string,
+  left: readonly string[],
+): boolean[][] {
   const pinned = (area: number) => rules.pins.find((pin) => pin.finish === id && pin.area === area)?.open;
   const may = areas.map((area, index): boolean[] => {
     if (area.finish === id) return [true];
@@ -112,6 +140,11 @@ function openings({ areas, rules }: OrderProblem, { standing }: Progress, id: st
     const pin = pinned(index);
     return pin === undefined ? [false, true] : [pin];
   });
-  const all = may.reduce<boolean[][]>((rows, options) => rows.flatMap((row) => options.map((one) => [...row, one])), [[]]);
-  return standing ? all.filter((row) => row.every((one, index) => !one || standing[index] !== MASK_STATE.covered)) : all;
+  const all = may.reduce<boolean[][]>(
+    (rows, options) => rows.flatMap((row) => options.map((one) => [...row, one])),
+    [[]],
+  );
+  return standing
+    ? all.filter((row) => row.every((one, index) => !one || standing[index] !== MASK_STATE.covered))
+    : all;
 }

@@ -20,11 +20,15 @@ export const samplePart = (changes: Partial<PartShape> = {}): PartShape => ({
 });
 
 /** A sample part worked out. */
-export const setOutOne = (changes: Partial<PartShape>): SetOut => setOutParts([samplePart(changes)]).get('part') as SetOut;
+export const setOutOne = (changes: Partial<PartShape>): SetOut =>
+  setOutParts([samplePart(changes)]).get('part') as SetOut;
 
 /** Lines worked out on a surface. */
-export const linesOn = (surface: Surface, lines: readonly TrimLine[], changes: Partial<PartShape> = {}): readonly ResolvedLine[] =>
-  setOutOne({ surface, lines, ...changes }).lines;
+export const linesOn = (
+  surface: Surface,
+  lines: readonly TrimLine[],
+  changes: Partial<PartShape> = {},
+): readonly ResolvedLine[] => setOutOne({ surface, lines, ...changes }).lines;
 
 /** Areas the lines make on a surface. */
 export function areasOn(surface: Surface, lines: readonly TrimLine[], changes: Partial<PartShape> = {}): Arrangement {
@@ -33,7 +37,12 @@ export function areasOn(surface: Surface, lines: readonly TrimLine[], changes: P
 }
 
 /** A straight line from one measured place to another. */
-export const straight = (id: string, from: readonly [number, number], to: readonly [number, number], runOn = false): TrimLine => ({
+export const straight = (
+  id: string,
+  from: readonly [number, number],
+  to: readonly [number, number],
+  runOn = false,
+): TrimLine => ({
   kind: 'straight',
   id,
   name: id,

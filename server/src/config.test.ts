@@ -27,12 +27,23 @@ it('takes what is set, and what is usual for the rest', () => {
     LINTREL_CUTTER: '9100',
     LOG_LEVEL: 'warn',
   });
-  expect(set).toMatchObject({ port: 80, host: '0.0.0.0', names: ['bench.shop', 'paint.shop'], demo: false, backups: '/b', cutter: 9100, logLevel: 'warn' });
+  expect(set).toMatchObject({
+    port: 80,
+    host: '0.0.0.0',
+    names: ['bench.shop', 'paint.shop'],
+    demo: false,
+    backups: '/b',
+    cutter: 9100,
+    logLevel: 'warn',
+  });
 });
 
 it.each([
   [{}, ['DATABASE_URL is not set: start with "npm start"']],
   [{ DATABASE_URL: 'mysql://x' }, ['DATABASE_URL is no address of a PostgreSQL']],
-  [{ DATABASE_URL, PORT: '70000', LOG_LEVEL: 'loud' }, ['PORT is no port', 'LOG_LEVEL is none of fatal error warn info debug trace silent']],
+  [
+    { DATABASE_URL, PORT: '70000', LOG_LEVEL: 'loud' },
+    ['PORT is no port', 'LOG_LEVEL is none of fatal error warn info debug trace silent'],
+  ],
   [{ DATABASE_URL, LINTREL_DEMO: 'maybe', HOST: '' }, ['LINTREL_DEMO is yes or no']],
 ])('says what is wrong with %j, a line each', (env, lines) => expect(readConfig(env)).toEqual(lines));

@@ -1,6 +1,11 @@
 import * as v from 'valibot';
 
-const port = v.pipe(v.string(), v.regex(/^\d{1,5}$/, 'is no port'), v.transform(Number), v.maxValue(65_535, 'is no port'));
+const port = v.pipe(
+  v.string(),
+  v.regex(/^\d{1,5}$/, 'is no port'),
+  v.transform(Number),
+  v.maxValue(65_535, 'is no port'),
+);
 const words = v.pipe(
   v.string(),
   v.transform((text) => text.split(/[\s,]+/).filter((word) => word !== '')),
@@ -27,7 +32,10 @@ const environment = v.object({
   LINTREL_CUTTER: v.optional(port),
   LINTREL_SENSOR: v.optional(v.union([v.literal('simulated'), port])),
   LOG_LEVEL: v.optional(
-    v.picklist(['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent'], 'is none of fatal error warn info debug trace silent'),
+    v.picklist(
+      ['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent'],
+      'is none of fatal error warn info debug trace silent',
+    ),
     'info',
   ),
 });
@@ -64,10 +72,25 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
   const read = v.safeParse(environment, Object.fromEntries(Object.entries(env).filter(([, value]) => value !== '')));
   if (!read.success)
     return [
-      ...new Map([...read.issues].reverse().map(({ path, message }) => [path?.[0]?.key, `${String(path?.[0]?.key ?? 'settings')} ${message}`])).values(),
+      ...new Map(
+        [...read.issues]
+          .reverse()
+          .map(({ path, message }) => [path?.[0]?.key, `${String(path?.[0]?.key ?? 'settings')} ${message}`]),
+      ).values(),
     ].reverse();
-  const { DATABASE_URL, PORT, HOST, LINTREL_NAMES, LINTREL_DEMO, LINTREL_BACKUPS, LINTREL_CUTTER, LINTREL_SENSOR, LINTREL_PROXY, LINTREL_SIGN_IN, LOG_LEVEL } =
-    read.output;
+  const {
+    DATABASE_URL,
+    PORT,
+    HOST,
+    LINTREL_NAMES,
+    LINTREL_DEMO,
+    LINTREL_BACKUPS,
+    LINTREL_CUTTER,
+    LINTREL_SENSOR,
+    LINTREL_PROXY,
+    LINTREL_SIGN_IN,
+    LOG_LEVEL,
+  } = read.output;
   if ((read.output.LINTREL_CERT === undefined) !== (read.output.LINTREL_KEY === undefined))
     return ['LINTREL_CERT and LINTREL_KEY are set together: the certificate and its key'];
   return {
@@ -91,7 +114,13 @@ type Environment = v.InferOutput<typeof environment>;
 /** On this machine alone a page is a secure place without. */
 export const isLoopback = (host: string): boolean => host === 'localhost' || host === '::1' || host.startsWith('127.');
 
-function certificateFrom({ HOST, LINTREL_PLAIN, LINTREL_CERT, LINTREL_KEY, LINTREL_CERTIFICATES }: Environment): Config['certificate'] {
+function certificateFrom({
+  HOST,
+  LINTREL_PLAIN,
+  LINTREL_CERT,
+  LINTREL_KEY,
+  LINTREL_CERTIFICATES,
+}: Environment): Config['certificate'] {
   if (LINTREL_PLAIN === 'yes') return null;
   if (LINTREL_CERT !== undefined && LINTREL_KEY !== undefined) return { cert: LINTREL_CERT, key: LINTREL_KEY };
   return LINTREL_CERTIFICATES === undefined || isLoopback(HOST) ? null : { folder: LINTREL_CERTIFICATES };

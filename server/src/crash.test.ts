@@ -10,7 +10,10 @@ beforeAll(async () => {
 afterAll(() => database.drop());
 
 const json = async <T>(url: string, init?: { method: string; body: unknown }): Promise<T> => {
-  const answer = await fetch(url, init && { method: init.method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(init.body) });
+  const answer = await fetch(
+    url,
+    init && { method: init.method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(init.body) },
+  );
   if (!answer.ok) throw new Error(String(answer.status));
   return (await answer.json()) as T;
 };
@@ -18,7 +21,9 @@ const json = async <T>(url: string, init?: { method: string; body: unknown }): P
 it('loses no save it has confirmed when it is killed in the middle of saving', async () => {
   const server = await startServer(database.url, { demo: false });
   const jobs = await Promise.all(
-    Array.from({ length: 6 }, (_, index) => json<Job>(`${server.url}/api/jobs`, { method: 'POST', body: { title: `Job ${index}`, kind: 'other' } })),
+    Array.from({ length: 6 }, (_, index) =>
+      json<Job>(`${server.url}/api/jobs`, { method: 'POST', body: { title: `Job ${index}`, kind: 'other' } }),
+    ),
   );
   const confirmed = new Map(jobs.map(({ id, revision, design }) => [id, { revision, title: design.title }]));
   let killed = false;
@@ -27,7 +32,10 @@ it('loses no save it has confirmed when it is killed in the middle of saving', a
       const revision = confirmed.get(job.id)?.revision ?? 1;
       const title = `${job.design.title}, save ${count}`;
       try {
-        const saved = await json<Job>(`${server.url}/api/jobs/${job.id}`, { method: 'PUT', body: { revision, design: { ...job.design, title } } });
+        const saved = await json<Job>(`${server.url}/api/jobs/${job.id}`, {
+          method: 'PUT',
+          body: { revision, design: { ...job.design, title } },
+        });
         confirmed.set(job.id, { revision: saved.revision, title });
       } catch {
         return;
@@ -52,11 +60,18 @@ it('loses no save it has confirmed when it is killed in the middle of saving', a
 });
 
 it('lets two servers share one database, and both see what either keeps', async () => {
-  const [first, second] = await Promise.all([startServer(database.url, { demo: false }), startServer(database.url, { demo: false })]);
+  const [first, second] = await Promise.all([
+    startServer(database.url, { demo: false }),
+    startServer(database.url, { demo: false }),
+  ]);
   const job = await json<Job>(`${first.url}/api/jobs`, { method: 'POST', body: { title: 'Shared', kind: 'boat' } });
   expect((await json<Job>(`${second.url}/api/jobs/${job.id}`)).design.title).toBe('Shared');
   await expect(
-    Promise.all([first, second].map(({ url }) => json(`${url}/api/jobs/${job.id}`, { method: 'PUT', body: { revision: 1, design: job.design } }))),
+    Promise.all(
+      [first, second].map(({ url }) =>
+        json(`${url}/api/jobs/${job.id}`, { method: 'PUT', body: { revision: 1, design: job.design } }),
+      ),
+    ),
   ).rejects.toThrow('409');
   await Promise.all([first.stop(), second.stop()]);
 });
@@ -90,7 +105,11 @@ function hold(url: string, text: string): Promise<{ readonly closed: Promise<voi
 it('ends in order and at once though connections are kept open, and those half asked do not hold it up for long', async () => {
   const server = await startServer(database.url, { demo: false });
   const head = 'GET /api/health HTTP/1.1\r\nHost: 127.0.0.1\r\n';
-  const [idle, half, never] = await Promise.all([hold(server.url, `${head}\r\n`), hold(server.url, head), hold(server.url, '')]);
+  const [idle, half, never] = await Promise.all([
+    hold(server.url, `${head}\r\n`),
+    hold(server.url, head),
+    hold(server.url, ''),
+  ]);
   while (!/200 OK/.test(idle.heard())) await new Promise((resolve) => setTimeout(resolve, 20));
   const since = Date.now();
   await server.stop();

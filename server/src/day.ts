@@ -57,7 +57,14 @@ export async function jobsAtWork(db: Queryable): Promise<DayInput['jobs']> {
   return Promise.all(
     jobs.map(async ({ id, title }) => {
       const { started, progress } = await findProgress(db, id);
-      return { id, title, sheet: started?.sheet, steps: started?.steps ?? [], doneMs: [...progress.doneAt], heats: progress.heats };
+      return {
+        id,
+        title,
+        sheet: started?.sheet,
+        steps: started?.steps ?? [],
+        doneMs: [...progress.doneAt],
+        heats: progress.heats,
+      };
     }),
   );
 }
@@ -73,7 +80,8 @@ export function calendarFrom(nowMs: number, zone: string, days: number): Calenda
     minute: '2-digit',
     hourCycle: 'h23',
   });
-  const read = (ms: number) => Object.fromEntries(parts.formatToParts(ms).map(({ type, value }) => [type, value])) as Record<string, string>;
+  const read = (ms: number) =>
+    Object.fromEntries(parts.formatToParts(ms).map(({ type, value }) => [type, value])) as Record<string, string>;
   const midnightOf = (ms: number): number => {
     const { hour, minute } = read(ms);
     const guess = ms - (Number(hour) * 60 + Number(minute)) * MS_PER_MINUTE - (ms % MS_PER_MINUTE);
@@ -96,7 +104,9 @@ export function planTheDay({ jobs: begun, asIf = null, shop, now, before, measur
   readonly answer: DayAnswer;
   readonly kept: StoredOrder;
 } {
-  const jobs = asIf ? [...begun, { ...asIf, steps: (JSON.parse(asIf.plan) as Plan).steps, doneMs: [], heats: [] }] : begun;
+  const jobs = asIf
+    ? [...begun, { ...asIf, steps: (JSON.parse(asIf.plan) as Plan).steps, doneMs: [], heats: [] }]
+    : begun;
   const nowMin = Math.floor(now / MS_PER_MINUTE);
   const atWork: RunningJob[] = jobs.map(({ id, title, steps, doneMs, heats }) => ({
     id,
@@ -111,7 +121,11 @@ export function planTheDay({ jobs: begun, asIf = null, shop, now, before, measur
     before,
     air,
     speeds,
-    pins: pins.map(({ work, person, atMs }) => ({ work, person, atMin: atMs === null ? null : Math.floor(atMs / MS_PER_MINUTE) })),
+    pins: pins.map(({ work, person, atMs }) => ({
+      work,
+      person,
+      atMin: atMs === null ? null : Math.floor(atMs / MS_PER_MINUTE),
+    })),
   });
   const troubleOf = airTroublesDuring(air);
   const titles = new Map(jobs.map(({ id, title }) => [id, title]));
@@ -136,7 +150,12 @@ export function planTheDay({ jobs: begun, asIf = null, shop, now, before, measur
         scuffMin,
         pinned: pin ? { person: pin.person, atMs: pin.atMs } : null,
         air: troubleOf(own.steps, startMin, endMin).map(({ code, atMin, worst }) => ({ code, atMs: ms(atMin), worst })),
-        latest: latest ? { atMs: ms(latest.latestMin), missed: missed ? { say: missed.steps[0]!.say, atMs: ms(latest.missed!.atMin) } : null } : null,
+        latest: latest
+          ? {
+              atMs: ms(latest.latestMin),
+              missed: missed ? { say: missed.steps[0]!.say, atMs: ms(latest.missed!.atMin) } : null,
+            }
+          : null,
       },
     ];
   });
@@ -152,7 +171,11 @@ export function planTheDay({ jobs: begun, asIf = null, shop, now, before, measur
       ...one,
       first: titles.get(first) ?? '',
       second: titles.get(second) ?? '',
-      mixes: [first, second].map((job, index) => ({ job, step: mixSteps[index]!, sheet: jobs.find(({ id }) => id === job)?.sheet })),
+      mixes: [first, second].map((job, index) => ({
+        job,
+        step: mixSteps[index]!,
+        sheet: jobs.find(({ id }) => id === job)?.sheet,
+      })),
     })),
     more: plan.more,
     booth: jobs.flatMap(({ id, title, steps, doneMs }) => {
@@ -177,7 +200,12 @@ export function planTheDay({ jobs: begun, asIf = null, shop, now, before, measur
 
 const clashSaid = ({ waits, until }: GunConflict, titles: ReadonlyMap<string, string>): Message => ({
   code: 'day.gun',
-  values: { job: titles.get(until.job) ?? '', finish: until.finish, other: titles.get(waits.job) ?? '', otherFinish: waits.finish },
+  values: {
+    job: titles.get(until.job) ?? '',
+    finish: until.finish,
+    other: titles.get(waits.job) ?? '',
+    otherFinish: waits.finish,
+  },
 });
 
 function troubleSaid(
@@ -195,18 +223,29 @@ function troubleSaid(
     case 'none':
       return { code: `day.${trouble.code}`, values: {} };
     case 'no-hours':
-      return { code: 'day.no-hours', values: { person: shop.people.find(({ id }) => id === trouble.worker)?.name ?? '' } };
+      return {
+        code: 'day.no-hours',
+        values: { person: shop.people.find(({ id }) => id === trouble.worker)?.name ?? '' },
+      };
     case 'closed':
       return { code: 'day.closed', values: of(trouble.task) };
     case 'hands':
       return { code: 'day.hands', values: { ...of(trouble.task), hands: trouble.hands, people: trouble.workers } };
     case 'too-long':
-      return { code: 'day.too-long', values: { ...of(trouble.task), minutes: trouble.minutes, longestMin: trouble.longestMin } };
+      return {
+        code: 'day.too-long',
+        values: { ...of(trouble.task), minutes: trouble.minutes, longestMin: trouble.longestMin },
+      };
     case 'window': {
       const other = workOf(trouble.other);
       return {
         code: 'day.window',
-        values: { ...of(trouble.task), after: other?.steps[other.steps.length - 1]?.say ?? null, maxMin: trouble.maxMin, extraMin: trouble.extraMin },
+        values: {
+          ...of(trouble.task),
+          after: other?.steps[other.steps.length - 1]?.say ?? null,
+          maxMin: trouble.maxMin,
+          extraMin: trouble.extraMin,
+        },
       };
     }
     case 'pinned':

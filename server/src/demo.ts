@@ -1,5 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import { EVENT_VERSION, logAsPlanned, MS_PER_MINUTE, timesOfPlan, type LogEvent, type Plan, type Step } from '@lintrel/core';
+import {
+  EVENT_VERSION,
+  logAsPlanned,
+  MS_PER_MINUTE,
+  timesOfPlan,
+  type LogEvent,
+  type Plan,
+  type Step,
+} from '@lintrel/core';
 
 /** How far a demo job has come: the last step that is done and how long ago, and what else was written down. */
 interface Story {
@@ -18,8 +26,10 @@ interface Told {
 }
 
 const DAY_MIN = 24 * 60;
-const lastOf = (steps: readonly Step[], holds: (step: Step) => boolean): Step | undefined => steps.filter((step) => step.attended && holds(step)).at(-1);
-const coatsOf = (steps: readonly Step[], stage: number): Step[] => steps.filter((step) => step.kind === 'coat' && step.stage === stage);
+const lastOf = (steps: readonly Step[], holds: (step: Step) => boolean): Step | undefined =>
+  steps.filter((step) => step.attended && holds(step)).at(-1);
+const coatsOf = (steps: readonly Step[], stage: number): Step[] =>
+  steps.filter((step) => step.kind === 'coat' && step.stage === stage);
 
 /** The demo workshop in the middle of a working day, by title of the job. What is not named here is still being set out. */
 const STORIES: Readonly<Record<string, Story>> = {
@@ -45,7 +55,13 @@ const STORIES: Readonly<Record<string, Story>> = {
           onStep: true,
           note: 'Bleed 4 mm long at 212 mm on L1, where the tape was not pressed again before the last coat. Wiped back with thinner while it was wet.',
         },
-        { after: end, minutes: 10 * 60, kind: 'note', onStep: false, note: 'Next time press the crossing again right before colour.' },
+        {
+          after: end,
+          minutes: 10 * 60,
+          kind: 'note',
+          onStep: false,
+          note: 'Next time press the crossing again right before colour.',
+        },
         { after: end, minutes: 33 * 60, kind: 'finish', onStep: false, note: '' },
       ];
     },
@@ -80,6 +96,8 @@ export function startedDemo(title: string, planned: () => Plan, now: number): St
     step: onStep ? after.id : null,
     note,
   }));
-  const log = [...logAsPlanned(steps, last, doneAt, randomUUID), ...told].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+  const log = [...logAsPlanned(steps, last, doneAt, randomUUID), ...told].sort(
+    (a, b) => Date.parse(a.at) - Date.parse(b.at),
+  );
   return { plan, log };
 }

@@ -64,7 +64,9 @@ const sensor =
     : openSensor(
         sensorPort,
         (at, airC, rhPercent) =>
-          void insertAir(pool, at, airC, rhPercent, 'sensor').catch((error: unknown) => log.warn({ err: error }, 'a reading of the air was not kept')),
+          void insertAir(pool, at, airC, rhPercent, 'sensor').catch((error: unknown) =>
+            log.warn({ err: error }, 'a reading of the air was not kept'),
+          ),
       );
 const daily = backups ? openBackups(pool, backups, log) : null;
 const hub = openHub(config.database);

@@ -49,7 +49,8 @@ export async function seedShelf(db: Queryable): Promise<void> {
 /** A demo job as far as its story has come; what is written down about it follows from its plan. */
 async function seedJob(db: Queryable, name: string, shelf: Shelf, now: number): Promise<void> {
   const read = readJobFile(await readFile(join(EXAMPLES, name), 'utf8'));
-  if (!read.ok) throw new Error(`${name}: ${read.faults.map((fault) => `${fault.path} ${WORDS.say(fault)}`).join('; ')}`);
+  if (!read.ok)
+    throw new Error(`${name}: ${read.faults.map((fault) => `${fault.path} ${WORDS.say(fault)}`).join('; ')}`);
   const { design } = read.value;
   const job = await insertJob(db, design, null, true);
   const demo = startedDemo(design.title, () => planJob(design, shelf), now);

@@ -31,7 +31,13 @@ import type {
   TechniqueMessages,
 } from '@lintrel/core';
 
-import type { DrawingMessages, PaperMessages, PrintMessages, SkippedMessages, TakenMessages } from '@lintrel/core/files';
+import type {
+  DrawingMessages,
+  PaperMessages,
+  PrintMessages,
+  SkippedMessages,
+  TakenMessages,
+} from '@lintrel/core/files';
 
 /** What the server refuses besides, whatever core thinks of it. */
 export interface RefusalMessages {

@@ -11,10 +11,14 @@ const SENTENCES: Readonly<Record<string, string>> = {
   '{0} and {1}': '{0} und {1}',
   Wet: 'Nass',
 };
-const other = wordsFor(DEFAULT_PERSON, { en: { ...ENGLISH, sentence: (english) => SENTENCES[english] ?? english }, pseudo: ENGLISH });
+const other = wordsFor(DEFAULT_PERSON, {
+  en: { ...ENGLISH, sentence: (english) => SENTENCES[english] ?? english },
+  pseudo: ENGLISH,
+});
 
 describe('a text with values', () => {
-  it('reads in English as it is written', () => expect(wordsFor().text(phrase`Stage ${3}: pull after ${'Cream'}`)).toBe('Stage 3: pull after Cream'));
+  it('reads in English as it is written', () =>
+    expect(wordsFor().text(phrase`Stage ${3}: pull after ${'Cream'}`)).toBe('Stage 3: pull after Cream'));
   it('is looked up without them, and they go where the language puts them', () =>
     expect(other.text(phrase`Stage ${3}: pull after ${'Cream'}`)).toBe('Nach Cream abziehen, Stufe 3'));
   it('may stand in another one', () => {
@@ -24,7 +28,8 @@ describe('a text with values', () => {
     expect(other.text(listedPhrase(['Wet', 'A1']))).toBe('Nass und A1');
     expect(other.text(listedPhrase(['Wet', 'A1', 'A2']))).toBe('Nass, A1 und A2');
   });
-  it('is told in English where the language has no sentence for it', () => expect(other.text(phrase`Mix ${'Wet'}`)).toBe('Mix Nass'));
+  it('is told in English where the language has no sentence for it', () =>
+    expect(other.text(phrase`Mix ${'Wet'}`)).toBe('Mix Nass'));
   it('takes a name as it is typed, braces and all', () => {
     expect(other.text(phrase`Done with ${'{0} {1}'}`)).toBe('Fertig mit {0} {1}');
     expect(withoutMarks(phrase`Done with ${undefined}.`)).toBe('Done with .');
@@ -38,15 +43,27 @@ describe('a text with values', () => {
       text: fc.oneof(
         { maxDepth: 4 },
         fc.string().map((plain) => ({ marked: plain, plain })),
-        fc.tuple(tie('text'), tie('text')).map(([a, b]) => ({ marked: phrase`of ${a.marked}, then ${b.marked}.`, plain: `of ${a.plain}, then ${b.plain}.` })),
+        fc
+          .tuple(tie('text'), tie('text'))
+          .map(([a, b]) => ({
+            marked: phrase`of ${a.marked}, then ${b.marked}.`,
+            plain: `of ${a.plain}, then ${b.plain}.`,
+          })),
       ),
     })).text;
-    fc.assert(fc.property(deep, ({ marked, plain }) => translated(marked, (sentence) => sentence) === plain && withoutMarks(marked) === plain));
+    fc.assert(
+      fc.property(
+        deep,
+        ({ marked, plain }) => translated(marked, (sentence) => sentence) === plain && withoutMarks(marked) === plain,
+      ),
+    );
   });
 });
 
 describe('the language nobody speaks', () => {
   const pseudo = wordsFor({ ...DEFAULT_PERSON, language: 'pseudo' });
-  it('turns sentence and values, each as its own', () => expect(pseudo.text(phrase`Wait for ${'Cream'}`)).toMatch(/^\[Ŵáíţ föŕ \[Çŕéám·+\]·+\]$/));
-  it('shows a sentence that was put together too early', () => expect(pseudo.text('Stage 3: pull after Cream')).toBe('⟦Stage 3: pull after Cream⟧'));
+  it('turns sentence and values, each as its own', () =>
+    expect(pseudo.text(phrase`Wait for ${'Cream'}`)).toMatch(/^\[Ŵáíţ föŕ \[Çŕéám·+\]·+\]$/));
+  it('shows a sentence that was put together too early', () =>
+    expect(pseudo.text('Stage 3: pull after Cream')).toBe('⟦Stage 3: pull after Cream⟧'));
 });

@@ -5,21 +5,24 @@
 const OPEN = '\u2068';
 const CLOSE = '\u2069';
 
-const place = (value: unknown): string => `${OPEN}${value === undefined || value === null ? '' : String(value)}${CLOSE}`;
+const place = (value: unknown): string =>
+  `${OPEN}${value === undefined || value === null ? '' : String(value)}${CLOSE}`;
 
 /** A text with values in it, as a template: ``phrase`Stage ${number}: pull after ${name}` ``. Values may be such texts themselves. */
 export const phrase = (texts: readonly string[], ...values: readonly unknown[]): string =>
   texts.map((text, index) => (index < values.length ? text + place(values[index]) : text)).join('');
 
 /** Several texts one behind the other, each looked up on its own. */
-export const phrases = (texts: readonly string[], between = ', '): string => (texts.length === 1 ? texts[0]! : texts.map(place).join(between));
+export const phrases = (texts: readonly string[], between = ', '): string =>
+  texts.length === 1 ? texts[0]! : texts.map(place).join(between);
 
 /** The same with `and` before the last. */
 export const listedPhrase = (texts: readonly string[]): string =>
   texts.length < 2 ? texts.join('') : phrase`${phrases(texts.slice(0, -1))} and ${texts[texts.length - 1]}`;
 
 /** A number with its noun, as a text with a place: `{0} lines`. */
-export const countPhrase = (count: number, one: string, many = `${one}s`): string => `${place(count)} ${count === 1 ? one : many}`;
+export const countPhrase = (count: number, one: string, many = `${one}s`): string =>
+  `${place(count)} ${count === 1 ? one : many}`;
 
 /**
  * A text in another language.
@@ -33,7 +36,8 @@ export function translated(shown: string, look: (sentence: string) => string): s
 }
 
 /** A phrase without the marks: for English, and for names of files. */
-export const withoutMarks = (shown: string): string => (shown.includes(OPEN) ? shown.replace(/[\u2068\u2069]/g, '') : shown);
+export const withoutMarks = (shown: string): string =>
+  shown.includes(OPEN) ? shown.replace(/[\u2068\u2069]/g, '') : shown;
 
 /** The sentence with numbered places, and what stands in them. */
 function taken(shown: string): { sentence: string; values: string[] } {

@@ -51,7 +51,8 @@ export function formatterFor({ length, temperature }: Pick<Person, 'length' | 't
       const [amount, name] = inches ? [ml / ML_PER_FL_OZ, 'fl oz'] : [ml, 'ml'];
       return `${amount.toFixed(amount < 10 ? 1 : 0)} ${name}`;
     },
-    temperature: (degrees, decimals = 0) => `${trimmed((hot ? fahrenheitOf(degrees) : degrees).toFixed(decimals))} ${unit}`,
+    temperature: (degrees, decimals = 0) =>
+      `${trimmed((hot ? fahrenheitOf(degrees) : degrees).toFixed(decimals))} ${unit}`,
     degrees: (kelvin, decimals = 0) => `${trimmed((hot ? (kelvin * 9) / 5 : kelvin).toFixed(decimals))} ${unit}`,
     share: (share) => `${(share * 100).toFixed(share < 0.01 ? 1 : 0)} %`,
   };

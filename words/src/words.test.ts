@@ -1,4 +1,14 @@
-import { ask, EVENT_KINDS, exampleInput, parseFaultText, QUESTIONS, RULE_CODES, SAFETY_CODES, faultText, type Message } from '@lintrel/core';
+import {
+  ask,
+  EVENT_KINDS,
+  exampleInput,
+  parseFaultText,
+  QUESTIONS,
+  RULE_CODES,
+  SAFETY_CODES,
+  faultText,
+  type Message,
+} from '@lintrel/core';
 import { pseudo } from './pseudo';
 import { SAMPLES } from './testing-samples';
 import { LANGUAGES, formatterFor, DEFAULT_PERSON, wordsFor, type Person } from '.';
@@ -7,7 +17,8 @@ const INCHES: Person = { length: 'in', temperature: 'F', language: 'en' };
 const samples = Object.entries(SAMPLES).map(([code, values]) => ({ code, values: values as Message['values'] }));
 
 /** A text that shows what was not put into words. */
-const RAW = /undefined|NaN|null|\[object|\b(?:field|line|step|advice|over|doubt|technique|skipped|accepts|ask|bands|paper|reason)\.[a-z-]+/;
+const RAW =
+  /undefined|NaN|null|\[object|\b(?:field|line|step|advice|over|doubt|technique|skipped|accepts|ask|bands|paper|reason)\.[a-z-]+/;
 const METRIC = /\d (?:mm|m|m²|ml|°C)(?![\w/])/;
 const IMPERIAL = /(?<!["A-Z])\d(?: (?:in|ft|ft²|in²|fl oz|°F)(?![\w/])|")/;
 /** What a length or a temperature may look like is shown in both; bounds are told in the unit of their field. */
@@ -31,7 +42,9 @@ describe('every code', () => {
     if (one.code !== 'step.wait-pull') expect(detail.length).toBeGreaterThan(5);
     expect(wordsFor(INCHES).detail(one)).not.toMatch(METRIC);
   });
-  it.each(samples.filter(({ code }) => code.startsWith('technique.')))('$code says why', (one) => expect(wordsFor().why(one)).not.toMatch(RAW));
+  it.each(samples.filter(({ code }) => code.startsWith('technique.')))('$code says why', (one) =>
+    expect(wordsFor().why(one)).not.toMatch(RAW),
+  );
   it('that belongs to a time, an entry or a caution has words of its own', () => {
     const { time, caution, entry, follow } = wordsFor();
     for (const kind of EVENT_KINDS) expect(entry(kind)).toMatch(/^[A-Z]/);
@@ -41,7 +54,9 @@ describe('every code', () => {
     expect(follow).toMatch(/safety data sheet, local rules and licensed practice/);
   });
   it('of a newer version is told as it stands, with its values', () =>
-    expect(wordsFor().say({ code: 'step.polish', values: { area: 'bow', passes: 3 } })).toBe('step.polish · area bow · passes 3'));
+    expect(wordsFor().say({ code: 'step.polish', values: { area: 'bow', passes: 3 } })).toBe(
+      'step.polish · area bow · passes 3',
+    ));
 });
 
 describe('figures', () => {
@@ -61,22 +76,26 @@ describe('figures', () => {
 });
 
 describe('the Bench', () => {
-  it.each(QUESTIONS.map(({ name }) => name))('%s has words for its form and its answer, in both kinds of units', (name) => {
-    const question = QUESTIONS.find((one) => one.name === name);
-    if (!question) throw new Error(name);
-    const found = ask(name, exampleInput(question));
-    if (!found.ok) throw new Error(JSON.stringify(found));
-    for (const person of [DEFAULT_PERSON, INCHES]) {
-      const words = wordsFor(person).question(name);
-      const { headline, rows } = words.answer(found.value);
-      expect(words.title).not.toBe(name);
-      expect(words.about.length).toBeGreaterThan(10);
-      for (const key of Object.keys(question.keys)) expect(words.key(key)).not.toBe(key);
-      expect(rows.length).toBeGreaterThan(0);
-      for (const text of [words.title, words.about, headline, ...rows.flatMap(({ label, value }) => [label, value])]) expect(text).not.toMatch(RAW);
-      if (person === INCHES) expect([headline, ...rows.map(({ value }) => value)].join(' | ')).not.toMatch(METRIC);
-    }
-  });
+  it.each(QUESTIONS.map(({ name }) => name))(
+    '%s has words for its form and its answer, in both kinds of units',
+    (name) => {
+      const question = QUESTIONS.find((one) => one.name === name);
+      if (!question) throw new Error(name);
+      const found = ask(name, exampleInput(question));
+      if (!found.ok) throw new Error(JSON.stringify(found));
+      for (const person of [DEFAULT_PERSON, INCHES]) {
+        const words = wordsFor(person).question(name);
+        const { headline, rows } = words.answer(found.value);
+        expect(words.title).not.toBe(name);
+        expect(words.about.length).toBeGreaterThan(10);
+        for (const key of Object.keys(question.keys)) expect(words.key(key)).not.toBe(key);
+        expect(rows.length).toBeGreaterThan(0);
+        for (const text of [words.title, words.about, headline, ...rows.flatMap(({ label, value }) => [label, value])])
+          expect(text).not.toMatch(RAW);
+        if (person === INCHES) expect([headline, ...rows.map(({ value }) => value)].join(' | ')).not.toMatch(METRIC);
+      }
+    },
+  );
 });
 
 describe('a second language', () => {
@@ -104,8 +123,7 @@ describe('what is written into a schema', () => {
 
 it('a field left empty is told as missing, not as a text of nothing', () => {
   for (const code of ['typed.temperature', 'typed.humidity'])
-    expect([wordsFor().say({ code, values: { text: '' } }), wordsFor().say({ code, values: { text: 'wet' } })]).toEqual([
-      expect.stringMatching(/^a \w+ is missing: write it/),
-      expect.stringMatching(/^"wet" is not a \w+: write it/),
-    ]);
+    expect([wordsFor().say({ code, values: { text: '' } }), wordsFor().say({ code, values: { text: 'wet' } })]).toEqual(
+      [expect.stringMatching(/^a \w+ is missing: write it/), expect.stringMatching(/^"wet" is not a \w+: write it/)],
+    );
 });

@@ -56,7 +56,10 @@ const BOOKS: Readonly<Record<Language, LanguageBook>> = { en: ENGLISH, pseudo: P
  * The words for a person.
  * @param books The languages there are, by name.
  */
-export function wordsFor(person: Person = DEFAULT_PERSON, books: Readonly<Record<string, LanguageBook>> = BOOKS): Words {
+export function wordsFor(
+  person: Person = DEFAULT_PERSON,
+  books: Readonly<Record<string, LanguageBook>> = BOOKS,
+): Words {
   const tongue = formatterFor(person);
   const book = books[person.language]!;
   const finished = book.told;
@@ -74,8 +77,14 @@ export function wordsFor(person: Person = DEFAULT_PERSON, books: Readonly<Record
       way: (way) => finished(of?.ways?.[way] ?? way),
       choice: (choice) => finished(of?.choices?.(choice) ?? choice),
       answer: (answer) => {
-        const { headline, tone, rows } = of ? of.answer(answer, speech) : { headline: name, tone: 'good' as const, rows: [] };
-        return { headline: finished(headline), tone, rows: rows.map(({ label, value }) => ({ label: finished(label), value: finished(value) })) };
+        const { headline, tone, rows } = of
+          ? of.answer(answer, speech)
+          : { headline: name, tone: 'good' as const, rows: [] };
+        return {
+          headline: finished(headline),
+          tone,
+          rows: rows.map(({ label, value }) => ({ label: finished(label), value: finished(value) })),
+        };
       },
       sketch: (answer) => finished(of?.sketch?.(answer, speech) ?? ''),
     };

@@ -2,7 +2,8 @@ import { cutStateSchema, type CutState } from '@lintrel/core';
 import { request } from './http';
 
 /** Sends the masks of a kept job to the cutter. */
-export const sendToCutter = (job: string, widthMm: number): Promise<CutState> => request('POST', '/cutter', cutStateSchema, { job, widthMm });
+export const sendToCutter = (job: string, widthMm: number): Promise<CutState> =>
+  request('POST', '/cutter', cutStateSchema, { job, widthMm });
 
 /** How far the cutter is. */
 export const fetchCut = (id: string): Promise<CutState> => request('GET', `/cutter/${id}`, cutStateSchema);

@@ -1,8 +1,15 @@
-import { drawingSummarySchema, importedDrawingSchema, type DrawingSummary, type ImportDrawing, type ImportedDrawing } from '@lintrel/core';
+import {
+  drawingSummarySchema,
+  importedDrawingSchema,
+  type DrawingSummary,
+  type ImportDrawing,
+  type ImportedDrawing,
+} from '@lintrel/core';
 import { request, type LongAsk } from './http';
 
 /** Has a drawing read: what is in it. */
-export const readDrawing = (text: string, long?: LongAsk): Promise<DrawingSummary> => request('POST', '/drawings', drawingSummarySchema, { text }, long);
+export const readDrawing = (text: string, long?: LongAsk): Promise<DrawingSummary> =>
+  request('POST', '/drawings', drawingSummarySchema, { text }, long);
 
 /** Has layers of a drawing made into an outline and a line. */
 export const takeDrawing = (wish: ImportDrawing, long?: LongAsk): Promise<ImportedDrawing> =>

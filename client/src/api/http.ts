@@ -17,16 +17,29 @@ export class RequestError extends Error {
 
   /** True where the server itself has refused it, and would refuse it again: everything else may be tried again. */
   get final(): boolean {
-    return this.status >= 400 && this.status < 500 && this.status !== 401 && this.status !== 408 && this.status !== 429 && this.body.code !== UNCLEAR.code;
+    return (
+      this.status >= 400 &&
+      this.status < 500 &&
+      this.status !== 401 &&
+      this.status !== 408 &&
+      this.status !== 429 &&
+      this.body.code !== UNCLEAR.code
+    );
   }
 }
 
 /** An answer that is none of our server's: the login page of a network, or a server of another version. */
-const UNCLEAR: ApiErrorBody['error'] = { code: 'unclear', message: 'Something other than the Lintrel server answered. What you typed is kept here.' };
+const UNCLEAR: ApiErrorBody['error'] = {
+  code: 'unclear',
+  message: 'Something other than the Lintrel server answered. What you typed is kept here.',
+};
 
 export const STOPPED: ApiErrorBody['error'] = { code: 'stopped', message: 'Stopped. Nothing was changed.' };
 
-const UNREACHABLE: ApiErrorBody['error'] = { code: 'unreachable', message: 'The server cannot be reached. What you typed is kept here.' };
+const UNREACHABLE: ApiErrorBody['error'] = {
+  code: 'unreachable',
+  message: 'The server cannot be reached. What you typed is kept here.',
+};
 
 /** How a request is sent that may take long: the name one asks by how far it is, and how to end it. */
 export interface LongAsk {
@@ -53,7 +66,12 @@ export async function request<T>(
 ): Promise<T> {
   const { headers, signal } = longAsk(long);
   const sent = packed(body);
-  const answer = await fetch(`/api${path}`, { method, ...sent, headers: { ...sent.headers, ...headers }, ...(signal ? { signal } : {}) }).catch(() => {
+  const answer = await fetch(`/api${path}`, {
+    method,
+    ...sent,
+    headers: { ...sent.headers, ...headers },
+    ...(signal ? { signal } : {}),
+  }).catch(() => {
     throw new RequestError(0, signal?.aborted ? STOPPED : UNREACHABLE);
   });
   clock.hear(answer.headers.get('date'));
@@ -73,5 +91,8 @@ export async function request<T>(
 function packed(body: unknown): { body?: Blob | string; headers?: Record<string, string> } {
   if (body === undefined) return {};
   if (body instanceof Blob) return { body, headers: { 'content-type': body.type } };
-  return { body: typeof body === 'string' ? body : JSON.stringify(body), headers: { 'content-type': 'application/json' } };
+  return {
+    body: typeof body === 'string' ? body : JSON.stringify(body),
+    headers: { 'content-type': 'application/json' },
+  };
 }

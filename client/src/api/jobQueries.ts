@@ -23,10 +23,20 @@ import { idsIn, runQuery, runRequest } from './runs';
 
 /** The newest design of a job. */
 export const useJobQuery = (id: string) =>
-  useQuery({ queryKey: ['job', id], queryFn: () => request('GET', `/jobs/${id}`, jobSchema), staleTime: Infinity, gcTime: 0 });
+  useQuery({
+    queryKey: ['job', id],
+    queryFn: () => request('GET', `/jobs/${id}`, jobSchema),
+    staleTime: Infinity,
+    gcTime: 0,
+  });
 
 /** Tapes and finishes. */
-export const useShelf = () => useQuery({ queryKey: ['shelf'], queryFn: () => request('GET', '/shelf', wholeShelfSchema), staleTime: MS_PER_MINUTE });
+export const useShelf = () =>
+  useQuery({
+    queryKey: ['shelf'],
+    queryFn: () => request('GET', '/shelf', wholeShelfSchema),
+    staleTime: MS_PER_MINUTE,
+  });
 
 /** The plan a job was started with, and its log. */
 export function useRun(id: string) {
@@ -55,7 +65,11 @@ export function useStartJob(id: string) {
     mutationFn: (start: { revision: number; event: LogEvent; shelf: string }) => runRequest('POST', id, 'start', start),
     onSuccess: (record) => client.setQueryData(['run', id], record),
     // A plan that is refused was made from an older shelf: the newest is asked for.
-    onSettled: () => Promise.all([client.invalidateQueries({ queryKey: ['jobs'] }), client.invalidateQueries({ queryKey: ['shelf'] })]),
+    onSettled: () =>
+      Promise.all([
+        client.invalidateQueries({ queryKey: ['jobs'] }),
+        client.invalidateQueries({ queryKey: ['shelf'] }),
+      ]),
   });
 }
 
@@ -83,7 +97,10 @@ export function useSaveEntry<T extends Tape | Finish | Supply>(table: ShelfTable
     },
     onError: (error) => {
       if (!(error instanceof RequestError) || error.body.code !== 'stale-entry') return;
-      const read = v.safeParse(v.object({ current: SCHEMAS[table] as v.GenericSchema<unknown, Tape | Finish | Supply> }), error.body.versions);
+      const read = v.safeParse(
+        v.object({ current: SCHEMAS[table] as v.GenericSchema<unknown, Tape | Finish | Supply> }),
+        error.body.versions,
+      );
       if (read.success) seen.current = read.output.current;
     },
   });

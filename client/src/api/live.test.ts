@@ -8,7 +8,12 @@ const asked = (work: (client: Parameters<typeof onChange>[0]) => void): string[]
 };
 
 it('asks anew for what a change touches, and never for a job that is open', () => {
-  expect(asked((client) => onChange(client, { seq: 1, kind: 'log', job: 'j' }))).toEqual(['day', 'jobs', 'run j', 'stock']);
+  expect(asked((client) => onChange(client, { seq: 1, kind: 'log', job: 'j' }))).toEqual([
+    'day',
+    'jobs',
+    'run j',
+    'stock',
+  ]);
   expect(asked((client) => onChange(client, { seq: 1, kind: 'job', job: 'j' }))).toEqual(['jobs']);
   expect(asked((client) => onChange(client, { seq: 1, kind: 'shelf', job: null }))).toEqual(['day', 'shelf', 'stock']);
 });
@@ -28,9 +33,16 @@ describe('listening', () => {
     const state = { visible: true };
     const open = (url: string) => {
       const heard = new Map<string, (event: { data: string; lastEventId: string }) => void>();
-      const one = { url, closed: false, tell: (name: string, data: string, id = '') => heard.get(name)?.({ data, lastEventId: id }) };
+      const one = {
+        url,
+        closed: false,
+        tell: (name: string, data: string, id = '') => heard.get(name)?.({ data, lastEventId: id }),
+      };
       opened.push(one);
-      return { close: () => void (one.closed = true), addEventListener: (name: string, work: never) => void heard.set(name, work) };
+      return {
+        close: () => void (one.closed = true),
+        addEventListener: (name: string, work: never) => void heard.set(name, work),
+      };
     };
     const page = { open, visible: () => state.visible, document: target, window: target } as unknown as LivePage;
     return { page, opened, state, happens: (name: string) => on.get(name)?.(), listeners: on };

@@ -32,7 +32,12 @@ export interface LivePage {
  * takes one. A page that is seen again says where it was, and is told what it missed.
  * @returns how to end that
  */
-export function listen(page: LivePage, heard: (change: Change) => void, missed: () => void, at: (here: Presence) => void = () => undefined): () => void {
+export function listen(
+  page: LivePage,
+  heard: (change: Change) => void,
+  missed: () => void,
+  at: (here: Presence) => void = () => undefined,
+): () => void {
   let source: ReturnType<LivePage['open']> | null = null;
   let last: string | null = null;
   const stop = () => {
@@ -75,7 +80,12 @@ export function useLive(): void {
   const client = useQueryClient();
   useEffect(() => {
     if (typeof EventSource === 'undefined') return;
-    const page: LivePage = { open: (url) => new EventSource(url), visible: () => document.visibilityState === 'visible', document, window };
+    const page: LivePage = {
+      open: (url) => new EventSource(url),
+      visible: () => document.visibilityState === 'visible',
+      document,
+      window,
+    };
     return listen(
       page,
       (change) => onChange(client, change),

@@ -10,7 +10,8 @@ const POLL_MS = 15_000;
 export const useJobs = () =>
   useInfiniteQuery({
     queryKey: ['jobs', 'all'],
-    queryFn: ({ pageParam }) => request('GET', pageParam === null ? '/jobs' : `/jobs?after=${encodeURIComponent(pageParam)}`, jobListSchema),
+    queryFn: ({ pageParam }) =>
+      request('GET', pageParam === null ? '/jobs' : `/jobs?after=${encodeURIComponent(pageParam)}`, jobListSchema),
     initialPageParam: null as string | null,
     getNextPageParam: ({ more }) => more,
     refetchInterval: POLL_MS,
@@ -18,13 +19,18 @@ export const useJobs = () =>
 
 /** The jobs in the shop, with the windows that are on. */
 export const useJobsInShop = () =>
-  useQuery({ queryKey: ['jobs', 'in-shop'], queryFn: () => request('GET', '/jobs?state=in-shop', jobListSchema), refetchInterval: POLL_MS });
+  useQuery({
+    queryKey: ['jobs', 'in-shop'],
+    queryFn: () => request('GET', '/jobs?state=in-shop', jobListSchema),
+    refetchInterval: POLL_MS,
+  });
 
 /** Takes in a job file, given as its text. */
 export function useImportJob() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ text, long }: { text: string; long: LongAsk }) => request('POST', '/jobs/import', createdSchema, text, long),
+    mutationFn: ({ text, long }: { text: string; long: LongAsk }) =>
+      request('POST', '/jobs/import', createdSchema, text, long),
     onSuccess: () => client.invalidateQueries(),
   });
 }

@@ -15,7 +15,9 @@ it('keeps the sheet of each job, and puts it into answers that leave it out', ()
 });
 
 it('says so where a sheet is left out that nobody has', () => {
-  expect(() => wholeRun('b', { started: { sheet: 3, revision: 1, plan: null }, events: [] }, new Map())).toThrow(/nobody has/);
+  expect(() => wholeRun('b', { started: { sheet: 3, revision: 1, plan: null }, events: [] }, new Map())).toThrow(
+    /nobody has/,
+  );
 });
 
 describe('a run', () => {

@@ -1,4 +1,11 @@
-import { logAnswerSchema, runAnswerSchema, runSchema, type KeptEvent, type RunAnswer, type RunRecord } from '@lintrel/core/front';
+import {
+  logAnswerSchema,
+  runAnswerSchema,
+  runSchema,
+  type KeptEvent,
+  type RunAnswer,
+  type RunRecord,
+} from '@lintrel/core/front';
 import type { QueryClient } from '@tanstack/react-query';
 import * as v from 'valibot';
 import type { SyncStore } from '@/sync/store';
@@ -20,7 +27,12 @@ export function wholeRun(job: string, { started, events }: RunAnswer, known: Map
 }
 
 /** Asks about a run, or starts one; the plan comes along only where it is not here yet. */
-export async function runRequest(method: 'GET' | 'POST', job: string, what: 'run' | 'start', body?: unknown): Promise<RunRecord> {
+export async function runRequest(
+  method: 'GET' | 'POST',
+  job: string,
+  what: 'run' | 'start',
+  body?: unknown,
+): Promise<RunRecord> {
   const have = sheets.get(job);
   const path = `/jobs/${job}/${what}${have ? `?have=${have.sheet}` : ''}`;
   return wholeRun(job, await request(method, path, runAnswerSchema, body));
@@ -62,7 +74,8 @@ function joined(known: readonly KeptEvent[], more: readonly KeptEvent[]): KeptEv
 }
 
 /** Ids of what a record tells of. */
-export const idsIn = ({ events }: Pick<RunRecord, 'events'>): ReadonlySet<string> => new Set(events.map(({ id }) => id));
+export const idsIn = ({ events }: Pick<RunRecord, 'events'>): ReadonlySet<string> =>
+  new Set(events.map(({ id }) => id));
 
 /** The query of a run: what this page knows of it already is not asked for again. */
 export const runQuery = (client: Pick<QueryClient, 'getQueryData'>, job: string, store: RunStore) => ({

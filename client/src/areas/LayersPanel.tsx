@@ -15,13 +15,23 @@ export function LayersPanel() {
   const [open, setOpen] = useState(false);
   const { primer, clear } = design.scheme;
   const set = (layer: 'primer' | 'clear', id: string) =>
-    void change((now) => withLayer(now, layer, id === '' ? null : id), messageWithoutValues(layer === 'primer' ? 'edit.primer' : 'edit.clear'));
+    void change(
+      (now) => withLayer(now, layer, id === '' ? null : id),
+      messageWithoutValues(layer === 'primer' ? 'edit.primer' : 'edit.clear'),
+    );
   const options = (fits: (finish: Finish) => boolean) => [
     NONE,
     ...shelf.finishes.filter(fits).map(({ id, name, colour }) => ({ value: id, label: name, colour })),
   ];
   const told = phrases([...(primer ? ['primer under'] : []), ...(clear ? ['clear over'] : [])]);
-  if (!open) return <Action label={told ? phrase`Under and over: ${told}` : 'Primer under, clear over'} onPress={() => setOpen(true)} testID="layers" />;
+  if (!open)
+    return (
+      <Action
+        label={told ? phrase`Under and over: ${told}` : 'Primer under, clear over'}
+        onPress={() => setOpen(true)}
+        testID="layers"
+      />
+    );
   return (
     <Panel>
       <Heading>Under and over all colours</Heading>

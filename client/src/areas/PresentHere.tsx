@@ -17,7 +17,15 @@ type System = Present['system'];
 const name = (system: System) => (system === 'bare' ? 'nothing: bare' : SYSTEM_NAMES[system].toLowerCase());
 
 /** What is on an area now, where that is not what is on the rest of its part: a primed repair, a bare spot, a painted well. */
-export function PresentHere({ area, rest, onGive }: { area: AreaPlan; rest: Present; onGive: (present: Present | null) => void }) {
+export function PresentHere({
+  area,
+  rest,
+  onGive,
+}: {
+  area: AreaPlan;
+  rest: Present;
+  onGive: (present: Present | null) => void;
+}) {
   const now: Present = area.ownPresent
     ? { system: area.present?.system ?? 'bare', colour: area.shows, ageH: area.present?.ageH ?? 0 }
     : { system: rest.system, colour: rest.colour, ageH: rest.ageH };
@@ -27,8 +35,15 @@ export function PresentHere({ area, rest, onGive }: { area: AreaPlan; rest: Pres
       <Unfolded>
         <Small tone="ink">{phrase`On it now: ${name(now.system)}${now.system === 'bare' ? '' : phrase`, ${String(now.ageH)} h old`}${area.ownPresent ? '' : ', as the rest of the part'}`}</Small>
         <View style={styles.row}>
-          <Action rank="quiet" label="Something else is on it" onPress={() => setTyped({ ...now, ageH: String(now.ageH) })} testID="present-here" />
-          {area.ownPresent ? <Action rank="quiet" label="As the rest of the part" onPress={() => onGive(null)} /> : null}
+          <Action
+            rank="quiet"
+            label="Something else is on it"
+            onPress={() => setTyped({ ...now, ageH: String(now.ageH) })}
+            testID="present-here"
+          />
+          {area.ownPresent ? (
+            <Action rank="quiet" label="As the rest of the part" onPress={() => onGive(null)} />
+          ) : null}
         </View>
       </Unfolded>
     );
@@ -37,7 +52,12 @@ export function PresentHere({ area, rest, onGive }: { area: AreaPlan; rest: Pres
   const coloured = /^#[0-9a-f]{6}$/i.test(typed.colour);
   return (
     <Unfolded>
-      <Pick label={phrase`On ${area.code} now`} value={typed.system} options={PRESENT_SYSTEMS} onChange={(system) => setTyped({ ...typed, system })} />
+      <Pick
+        label={phrase`On ${area.code} now`}
+        value={typed.system}
+        options={PRESENT_SYSTEMS}
+        onChange={(system) => setTyped({ ...typed, system })}
+      />
       <View style={styles.row}>
         <Typed
           label="Colour it has"
@@ -46,7 +66,11 @@ export function PresentHere({ area, rest, onGive }: { area: AreaPlan; rest: Pres
           fault={coloured ? undefined : 'needs a colour such as #c7bfa6'}
           testID="present-colour"
         />
-        <ColourInput label="Pick its colour" value={typed.colour} onChange={(colour) => setTyped({ ...typed, colour })} />
+        <ColourInput
+          label="Pick its colour"
+          value={typed.colour}
+          onChange={(colour) => setTyped({ ...typed, colour })}
+        />
         <Typed
           label="Age of it"
           value={typed.ageH}
@@ -73,4 +97,6 @@ export function PresentHere({ area, rest, onGive }: { area: AreaPlan; rest: Pres
   );
 }
 
-const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' } });
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
+});

@@ -40,12 +40,24 @@ export interface OtherDrawing {
 }
 
 /** The schemes of a job: one is planned, others are kept to compare. */
-export function Schemes({ plan, part, onOther }: { plan: Plan; part: PartPlan; onOther: (other: OtherDrawing | null) => void }) {
+export function Schemes({
+  plan,
+  part,
+  onOther,
+}: {
+  plan: Plan;
+  part: PartPlan;
+  onOther: (other: OtherDrawing | null) => void;
+}) {
   const { design, change } = useJob();
   const [against, setAgainst] = useState<string | null>(null);
   const others = design.others ?? [];
   const index = others.findIndex((other, at) => schemeName(other, at + 1) === against);
-  const copy = () => void change((now) => withSchemeCopy(now, `Scheme ${(now.others?.length ?? 0) + 2}`), messageWithoutValues('edit.scheme-copied'));
+  const copy = () =>
+    void change(
+      (now) => withSchemeCopy(now, `Scheme ${(now.others?.length ?? 0) + 2}`),
+      messageWithoutValues('edit.scheme-copied'),
+    );
   return (
     <Panel>
       <Heading>{phrase`Planned: ${schemeName(design.scheme, 0)}`}</Heading>
@@ -54,14 +66,21 @@ export function Schemes({ plan, part, onOther }: { plan: Plan; part: PartPlan; o
         <Choice
           label="Compare with"
           value={against ?? ''}
-          options={[{ value: '', label: 'Nothing' }, ...others.map((other, at) => ({ value: schemeName(other, at + 1), label: schemeName(other, at + 1) }))]}
+          options={[
+            { value: '', label: 'Nothing' },
+            ...others.map((other, at) => ({ value: schemeName(other, at + 1), label: schemeName(other, at + 1) })),
+          ]}
           onChange={(name) => setAgainst(name === '' ? null : name)}
         />
       ) : (
         <Small>Keep a copy, then change this one: both can be seen side by side.</Small>
       )}
-      {others.length < MOST_OTHERS ? <Action label="Keep a copy to compare" onPress={copy} testID="copy-scheme" /> : null}
-      {index >= 0 ? <Compared plan={plan} part={part} index={index} onGone={() => setAgainst(null)} onOther={onOther} /> : null}
+      {others.length < MOST_OTHERS ? (
+        <Action label="Keep a copy to compare" onPress={copy} testID="copy-scheme" />
+      ) : null}
+      {index >= 0 ? (
+        <Compared plan={plan} part={part} index={index} onGone={() => setAgainst(null)} onOther={onOther} />
+      ) : null}
     </Panel>
   );
 }
@@ -80,7 +99,9 @@ function SchemeName() {
         rank="quiet"
         label="Rename"
         disabled={!sound || name === schemeName(design.scheme, 0)}
-        onPress={() => void change((now) => withSchemeName(now, name.trim()), messageWithoutValues('edit.scheme-named'))}
+        onPress={() =>
+          void change((now) => withSchemeName(now, name.trim()), messageWithoutValues('edit.scheme-named'))
+        }
       />
     </View>
   );
@@ -101,7 +122,10 @@ function Compared({
   onOther: (other: OtherDrawing | null) => void;
 }) {
   const { design, shelf, change, unit } = useJob();
-  const other = useMemo((): Design => ({ ...design, scheme: (design.others as Scheme[])[index]!, others: undefined }), [design, index]);
+  const other = useMemo(
+    (): Design => ({ ...design, scheme: (design.others as Scheme[])[index]!, others: undefined }),
+    [design, index],
+  );
   const { output } = useView('scheme', { other: index });
   const names = [schemeName(design.scheme, 0), schemeName(other.scheme, index + 1)] as const;
   const theirs = output?.parts.find(({ id }) => id === part.id) ?? null;
@@ -110,7 +134,8 @@ function Compared({
     onOther(theirs && { part: theirs, names: [mine, yours] });
     return () => onOther(null);
   }, [theirs, mine, yours, onOther]);
-  const swap = () => void change((now) => withOtherScheme(now, index, names), messageWithoutValues('edit.scheme-taken'));
+  const swap = () =>
+    void change((now) => withOtherScheme(now, index, names), messageWithoutValues('edit.scheme-taken'));
   const remove = () => {
     onGone();
     void change((now) => withoutScheme(now, index), messageWithoutValues('edit.scheme-gone'), true);
@@ -130,7 +155,12 @@ function Compared({
           ] as const
         ).map(([name, drawn]) => (
           <View key={name} style={styles.one}>
-            <PartThumb part={drawn} areas={finalAreas(drawn.areas, shelf)} width={measure.compare} height={measure.compareHigh} />
+            <PartThumb
+              part={drawn}
+              areas={finalAreas(drawn.areas, shelf)}
+              width={measure.compare}
+              height={measure.compareHigh}
+            />
             <Small tone="ink">{name}</Small>
           </View>
         ))}
@@ -142,7 +172,10 @@ function Compared({
           <Body>{phrase`${finishName(mine)} or ${finishName(theirs)}: ${showArea(sizeM2, unit)}`}</Body>
           <Small>
             {phrases(
-              places.map(({ part: id, codes }) => phrase`${plan.parts.length > 1 ? phrase`${partName(id)} ` : ''}${codes.join(', ')}`),
+              places.map(
+                ({ part: id, codes }) =>
+                  phrase`${plan.parts.length > 1 ? phrase`${partName(id)} ` : ''}${codes.join(', ')}`,
+              ),
               '; ',
             )}
           </Small>
@@ -185,7 +218,15 @@ const ROWS: readonly { readonly label: string; readonly show: (of: SchemeTotals,
   { label: 'Stages', show: ({ stages }) => String(stages) },
 ];
 
-function Totals({ names, first, second }: { names: readonly [string, string]; first: SchemeTotals; second: SchemeTotals }) {
+function Totals({
+  names,
+  first,
+  second,
+}: {
+  names: readonly [string, string];
+  first: SchemeTotals;
+  second: SchemeTotals;
+}) {
   const words = useWords();
   return (
     <View role="table" aria-label={words.text(phrase`${names[0]} and ${names[1]}`)}>

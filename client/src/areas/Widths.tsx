@@ -18,14 +18,26 @@ export interface Trial {
 }
 
 /** A design with widths tried on it. */
-export const withTrial = (design: Design, trial: Trial | null): Design => (trial ? withBands(design, trial.part, trial.line, trial) : design);
+export const withTrial = (design: Design, trial: Trial | null): Design =>
+  trial ? withBands(design, trial.part, trial.line, trial) : design;
 
 /** Sliders on the bands of a part: the drawing follows at once, the job only when one keeps it. */
-export function Widths({ part, trial, onTrial }: { part: string; trial: Trial | null; onTrial: (trial: Trial | null) => void }) {
+export function Widths({
+  part,
+  trial,
+  onTrial,
+}: {
+  part: string;
+  trial: Trial | null;
+  onTrial: (trial: Trial | null) => void;
+}) {
   const { design, change, unit } = useJob();
   const [open, setOpen] = useState(false);
   const bands = useMemo(
-    () => (design.parts.find(({ id }) => id === part)?.lines ?? []).filter((line): line is LineOf<'bands'> => line.kind === 'bands'),
+    () =>
+      (design.parts.find(({ id }) => id === part)?.lines ?? []).filter(
+        (line): line is LineOf<'bands'> => line.kind === 'bands',
+      ),
     [design, part],
   );
   if (bands.length === 0) return null;

@@ -18,7 +18,9 @@ export function AnswerPicture({ name, answer }: { name: string; answer: Answer }
 }
 
 function WindowsPicture({ windows }: { windows: PullWindows }) {
-  const spans = (['wet', 'touch', 'dry'] as const).flatMap((school) => (windows[school] ? [{ school, span: windows[school] }] : []));
+  const spans = (['wet', 'touch', 'dry'] as const).flatMap((school) =>
+    windows[school] ? [{ school, span: windows[school] }] : [],
+  );
   const end = 1.3 * Math.max(windows.throughMin, windows.touchMin);
   return (
     <Rail
@@ -47,12 +49,26 @@ function FacetsPicture({ pieces }: { pieces: number }) {
   const curve = Array.from({ length: 65 }, (_, step) => at(step / 64));
   return (
     <Svg width={WIDTH} height={HEIGHT} aria-label={text(phrase`${pieces} straight pieces behind the bend`)} role="img">
-      <Path d={`M${curve.map(({ x, y }) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}`} fill="none" stroke={colour.ink} strokeWidth={3} />
+      <Path
+        d={`M${curve.map(({ x, y }) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}`}
+        fill="none"
+        stroke={colour.ink}
+        strokeWidth={3}
+      />
       {Array.from({ length: shown }, (_, piece) => {
         const from = at(piece / shown);
         const to = at((piece + 1) / shown);
         return (
-          <Line key={piece} x1={from.x} y1={from.y + 10} x2={to.x} y2={to.y + 10} stroke={colour.quiet} strokeWidth={8} strokeOpacity={piece % 2 ? 0.5 : 0.8} />
+          <Line
+            key={piece}
+            x1={from.x}
+            y1={from.y + 10}
+            x2={to.x}
+            y2={to.y + 10}
+            stroke={colour.quiet}
+            strokeWidth={8}
+            strokeOpacity={piece % 2 ? 0.5 : 0.8}
+          />
         );
       })}
     </Svg>

@@ -7,7 +7,9 @@ import { fitBoxStill, transformOf } from '@/drawing/view';
 import { colour, font, measure, size } from '@/theme/theme';
 import { useWords } from '@/person/PersonContext';
 
-const TONES: Readonly<Record<SketchStroke['tone'], { readonly fill: string; readonly stroke: string; readonly dp: number }>> = {
+const TONES: Readonly<
+  Record<SketchStroke['tone'], { readonly fill: string; readonly stroke: string; readonly dp: number }>
+> = {
   fill: { fill: colour.ground, stroke: colour.ink, dp: 1.5 },
   tape: { fill: colour.hairline, stroke: colour.ink, dp: 1 },
   ink: { fill: 'none', stroke: colour.ink, dp: 2 },
@@ -38,8 +40,17 @@ export function AnswerSketch({ sketch, label }: { sketch: Sketch; label: string 
           <G transform={`translate(4 0) ${transformOf(view, height)}`}>
             {sketch.strokes.map(({ tone, points, colour: paint }, index) => {
               const { fill, stroke, dp } = TONES[tone];
-              if (tone === 'mark') return <Circle key={index} cx={points[0]![0]} cy={points[0]![1]} r={dp * view.mmPerDp} fill={fill} />;
-              return <Path key={index} d={openPath(points)} fill={paint ?? fill} stroke={stroke} strokeWidth={dp * view.mmPerDp} />;
+              if (tone === 'mark')
+                return <Circle key={index} cx={points[0]![0]} cy={points[0]![1]} r={dp * view.mmPerDp} fill={fill} />;
+              return (
+                <Path
+                  key={index}
+                  d={openPath(points)}
+                  fill={paint ?? fill}
+                  stroke={stroke}
+                  strokeWidth={dp * view.mmPerDp}
+                />
+              );
             })}
             {sketch.words.map(({ at, what }) => (
               <Text

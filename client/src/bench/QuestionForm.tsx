@@ -18,7 +18,9 @@ const MOST_IN_SIGHT = 5;
 export function QuestionForm({ question, asked, shelf }: { question: Question; asked: QuestionState; shelf: Shelf }) {
   const words = useWords().question(question.name);
   const hidden = question.ways.filter((way) => way !== asked.way).flatMap(({ keys }) => keys);
-  const shown = Object.entries(question.keys).filter(([name]) => !hidden.includes(name) || asked.way?.keys.includes(name));
+  const shown = Object.entries(question.keys).filter(
+    ([name]) => !hidden.includes(name) || asked.way?.keys.includes(name),
+  );
   const faults = asked.answer.ok ? [] : asked.answer.faults;
   return (
     <View style={styles.form}>
@@ -32,7 +34,15 @@ export function QuestionForm({ question, asked, shelf }: { question: Question; a
       ) : null}
       <View style={styles.row}>
         {shown.map(([name, key]) => (
-          <KeyField key={name} name={name} of={key} words={words} asked={asked} shelf={shelf} fault={faults.find(({ path }) => path === name)} />
+          <KeyField
+            key={name}
+            name={name}
+            of={key}
+            words={words}
+            asked={asked}
+            shelf={shelf}
+            fault={faults.find(({ path }) => path === name)}
+          />
         ))}
       </View>
     </View>
@@ -68,7 +78,12 @@ function KeyField({ name, of, words, asked, shelf, fault: found }: KeyFieldProps
   if (of.choices)
     return (
       <View style={styles.whole}>
-        <Choice label={label} value={value} options={of.choices.map((choice) => ({ value: choice, label: words.choice(choice) }))} onChange={change} />
+        <Choice
+          label={label}
+          value={value}
+          options={of.choices.map((choice) => ({ value: choice, label: words.choice(choice) }))}
+          onChange={change}
+        />
       </View>
     );
   if (of.from === 'tapes')
@@ -103,7 +118,15 @@ function KeyField({ name, of, words, asked, shelf, fault: found }: KeyFieldProps
       </View>
     );
   return (
-    <Typed label={label} hint={of.optional ? OPTIONAL : undefined} unit={of.unit || undefined} value={value} onChange={change} fault={fault} testID={name} />
+    <Typed
+      label={label}
+      hint={of.optional ? OPTIONAL : undefined}
+      unit={of.unit || undefined}
+      value={value}
+      onChange={change}
+      fault={fault}
+      testID={name}
+    />
   );
 }
 

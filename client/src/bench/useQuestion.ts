@@ -22,7 +22,9 @@ export function useQuestion(of: Question, shelf: Shelf): QuestionState {
     choose: (next) => {
       setWay(next);
       // What both ways share stays as it was typed.
-      setInput((now) => Object.fromEntries(Object.entries(exampleInput(of, next)).map(([key, example]) => [key, now[key] ?? example])));
+      setInput((now) =>
+        Object.fromEntries(Object.entries(exampleInput(of, next)).map(([key, example]) => [key, now[key] ?? example])),
+      );
     },
   };
 }

@@ -34,10 +34,15 @@ export function AirNow({ air: { readings, expected, sensor }, now }: { air: AirA
         />
       ) : null}
       {sensor?.state === 'out-of-range' ? (
-        <Notice level="caution" text="The sensor says what cannot be: it is wet, or its wire is off. Nothing of that is counted." />
+        <Notice
+          level="caution"
+          text="The sensor says what cannot be: it is wet, or its wire is off. Nothing of that is counted."
+        />
       ) : null}
       <Small>Windows that are on move with it: colder air, later.</Small>
-      {may ? <Action label="Type the air, now and to come" onPress={() => router.push('/air' as Href)} testID="to-air" /> : null}
+      {may ? (
+        <Action label="Type the air, now and to come" onPress={() => router.push('/air' as Href)} testID="to-air" />
+      ) : null}
     </Panel>
   );
 }

@@ -65,7 +65,15 @@ export function DayNext({ day, now }: { day: DayAnswer; now: number }) {
   );
 }
 
-function NextFor({ person: { id, name }, day, now }: { person: DayAnswer['people'][number]; day: DayAnswer; now: number }) {
+function NextFor({
+  person: { id, name },
+  day,
+  now,
+}: {
+  person: DayAnswer['people'][number];
+  day: DayAnswer;
+  now: number;
+}) {
   const words = useWorkWords();
   const latest = useLatest(now);
   const next = day.work.find(({ people, endMs }) => people.includes(id) && endMs > now);
@@ -78,17 +86,27 @@ function NextFor({ person: { id, name }, day, now }: { person: DayAnswer['people
     );
   const begins = next.startMs <= now + MS_PER_MINUTE;
   return (
-    <Row label={phrase`${name}: go to ${next.title}`} onPress={() => router.push(`/job/${next.job}/run` as Href)} testID="next-for">
+    <Row
+      label={phrase`${name}: go to ${next.title}`}
+      onPress={() => router.push(`/job/${next.job}/run` as Href)}
+      testID="next-for"
+    >
       <View style={styles.next}>
         <View style={styles.words}>
           <Small>{name}</Small>
           <Heading>{next.title}</Heading>
           <Body>{words(next)}</Body>
-          {next.scuffMin > 0 ? <Small tone="caution">Scuff and clean first: the recoat limit will have passed.</Small> : null}
+          {next.scuffMin > 0 ? (
+            <Small tone="caution">Scuff and clean first: the recoat limit will have passed.</Small>
+          ) : null}
           {latest(next) ? <Small tone="caution">{latest(next)!}</Small> : null}
           <AirDuring work={next} now={now} />
         </View>
-        <Figure large label={begins ? 'now, until about' : 'from about'} value={clockTime(begins ? next.endMs : next.startMs, now)} />
+        <Figure
+          large
+          label={begins ? 'now, until about' : 'from about'}
+          value={clockTime(begins ? next.endMs : next.startMs, now)}
+        />
       </View>
     </Row>
   );
@@ -121,7 +139,11 @@ export function DayRest({ day, now }: { day: DayAnswer; now: number }) {
           <View key={work.id}>
             <View style={styles.next}>
               <View style={styles.words}>
-                <Row label={phrase`Go to ${work.title}`} onPress={() => router.push(`/job/${work.job}/run` as Href)} testID="day-work">
+                <Row
+                  label={phrase`Go to ${work.title}`}
+                  onPress={() => router.push(`/job/${work.job}/run` as Href)}
+                  testID="day-work"
+                >
                   <WorkLines work={work} names={names} now={now} titled />
                 </Row>
               </View>
@@ -134,7 +156,11 @@ export function DayRest({ day, now }: { day: DayAnswer; now: number }) {
                   style={styles.pin}
                   testID="pin"
                 >
-                  <Icon name={work.pinned ? 'lock-outline' : 'lock-open-outline'} size={size.title} color={colour.quiet} />
+                  <Icon
+                    name={work.pinned ? 'lock-outline' : 'lock-open-outline'}
+                    size={size.title}
+                    color={colour.quiet}
+                  />
                 </Pressable>
               ) : null}
             </View>
@@ -146,7 +172,12 @@ export function DayRest({ day, now }: { day: DayAnswer; now: number }) {
         <Small>{phrase`${countPhrase(day.more, 'stretch', 'stretches')} of work further on ${day.more === 1 ? 'is' : 'are'} planned when it comes nearer.`}</Small>
       ) : null}
       {left.length > LISTED_FIRST ? (
-        <Action rank="quiet" label={all ? 'Fewer' : phrase`All ${left.length}`} onPress={() => setAll(!all)} testID="all-work" />
+        <Action
+          rank="quiet"
+          label={all ? 'Fewer' : phrase`All ${left.length}`}
+          onPress={() => setAll(!all)}
+          testID="all-work"
+        />
       ) : null}
     </Panel>
   );

@@ -34,12 +34,20 @@ const EMPTY: TypedDay = { dayC: '', nightC: '', dayRh: '', nightRh: '' };
 const isEmpty = (day: TypedDay): boolean => FIELDS.every(({ key }) => day[key].trim() === '');
 
 /** How a figure of a day is read. */
-const schemaOf = (key: Key, unit: 'C' | 'F') => (key === 'dayC' || key === 'nightC' ? typedTemperature(figures[key], unit) : typedHumidity(figures[key]));
+const schemaOf = (key: Key, unit: 'C' | 'F') =>
+  key === 'dayC' || key === 'nightC' ? typedTemperature(figures[key], unit) : typedHumidity(figures[key]);
 
 /** What the air in the shop is expected to be by day and by night. */
 export function ForecastForm() {
   const kept = useQuery({ queryKey: ['hours'], queryFn: () => request('GET', '/shop/day', keptShopDaySchema) });
-  if (!kept.data) return <Waiting what="the days to come" error={kept.error} retry={<Action label="Try again" onPress={() => void kept.refetch()} />} />;
+  if (!kept.data)
+    return (
+      <Waiting
+        what="the days to come"
+        error={kept.error}
+        retry={<Action label="Try again" onPress={() => void kept.refetch()} />}
+      />
+    );
   return <Days key={kept.data.revision} kept={kept.data} />;
 }
 
@@ -57,15 +65,19 @@ function Days({ kept: { revision, day } }: { kept: KeptShopDay }) {
   );
   const [tried, setTried] = useState(false);
   const save = useMutation({
-    mutationFn: (forecast: readonly ForecastDay[]) => request('PUT', '/shop/day', keptShopDaySchema, { revision, day: { ...day, forecast } }),
+    mutationFn: (forecast: readonly ForecastDay[]) =>
+      request('PUT', '/shop/day', keptShopDaySchema, { revision, day: { ...day, forecast } }),
     onSuccess: (now) => {
       client.setQueryData(['hours'], now);
       for (const queryKey of [['air'], ['day']]) void client.invalidateQueries({ queryKey });
       router.push('/clock');
     },
   });
-  const read = typed.map((one) => (isEmpty(one) ? [] : FIELDS.map(({ key }) => [key, v.safeParse(schemaOf(key, unit), one[key])] as const)));
-  const faultOf = (index: number, key: Key) => (tried ? read[index]!.find(([of]) => of === key)?.[1].issues?.[0].message : undefined);
+  const read = typed.map((one) =>
+    isEmpty(one) ? [] : FIELDS.map(({ key }) => [key, v.safeParse(schemaOf(key, unit), one[key])] as const),
+  );
+  const faultOf = (index: number, key: Key) =>
+    tried ? read[index]!.find(([of]) => of === key)?.[1].issues?.[0].message : undefined;
   const keep = () => {
     setTried(true);
     if (read.flat().some(([, { success }]) => !success)) return;
@@ -74,7 +86,10 @@ function Days({ kept: { revision, day } }: { kept: KeptShopDay }) {
   return (
     <Panel>
       <Heading>The days to come</Heading>
-      <Small>How it will be in the shop: warmest in the afternoon, coolest before dawn. Leave a day empty where you do not know.</Small>
+      <Small>
+        How it will be in the shop: warmest in the afternoon, coolest before dawn. Leave a day empty where you do not
+        know.
+      </Small>
       {dates.map((date, index) => (
         <View key={date} style={styles.day}>
           <Small tone="ink">{index === 0 ? 'Today' : index === 1 ? 'Tomorrow' : dayName(date)}</Small>
@@ -100,10 +115,18 @@ function Days({ kept: { revision, day } }: { kept: KeptShopDay }) {
 }
 
 type Read = readonly (readonly [Key, { readonly output: unknown }])[];
-const figuresOf = (read: Read): Omit<ForecastDay, 'date'> => Object.fromEntries(read.map(([key, { output }]) => [key, output])) as Omit<ForecastDay, 'date'>;
+const figuresOf = (read: Read): Omit<ForecastDay, 'date'> =>
+  Object.fromEntries(read.map(([key, { output }]) => [key, output])) as Omit<ForecastDay, 'date'>;
 
 const typedOf = (day: ForecastDay | undefined, unit: 'C' | 'F'): TypedDay =>
-  day ? { dayC: temperatureText(day.dayC, unit), nightC: temperatureText(day.nightC, unit), dayRh: String(day.dayRh), nightRh: String(day.nightRh) } : EMPTY;
+  day
+    ? {
+        dayC: temperatureText(day.dayC, unit),
+        nightC: temperatureText(day.nightC, unit),
+        dayRh: String(day.dayRh),
+        nightRh: String(day.nightRh),
+      }
+    : EMPTY;
 
 /** The date of a moment where this device is. */
 function dateOf(ms: number): string {

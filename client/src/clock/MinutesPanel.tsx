@@ -30,12 +30,15 @@ export function MinutesPanel() {
     <Panel testID="minutes">
       <Heading>How long work takes here</Heading>
       {data.length === 0 ? (
-        <Small>Nothing is known yet. Steps ticked off one after the other in Run tell how long they take in this shop.</Small>
+        <Small>
+          Nothing is known yet. Steps ticked off one after the other in Run tell how long they take in this shop.
+        </Small>
       ) : (
         <>
           <Small>
-            Times as long as planned (estimate), from steps one person did one after the other. Two times in three the truth lies in the range. The day's plan
-            counts with each person's own, and with everybody's where nothing is known of somebody.
+            Times as long as planned (estimate), from steps one person did one after the other. Two times in three the
+            truth lies in the range. The day's plan counts with each person's own, and with everybody's where nothing is
+            known of somebody.
           </Small>
           {people.map((person) => (
             <View key={person ?? ''} style={styles.list}>
@@ -48,7 +51,13 @@ export function MinutesPanel() {
             </View>
           ))}
           {may ? (
-            <Action rank="quiet" label="Begin again from the plan" busy={forget.isPending} onPress={() => forget.mutate()} testID="forget-minutes" />
+            <Action
+              rank="quiet"
+              label="Begin again from the plan"
+              busy={forget.isPending}
+              onPress={() => forget.mutate()}
+              testID="forget-minutes"
+            />
           ) : null}
         </>
       )}

@@ -16,7 +16,17 @@ import { clockOf, readClock } from './dayTime';
 const ANYBODY = '';
 
 /** Who does a stretch of work and when it begins, as a person fixes it. */
-export function PinForm({ work, day, now, onDone }: { work: DayWorkAnswer; day: DayAnswer; now: number; onDone: () => void }) {
+export function PinForm({
+  work,
+  day,
+  now,
+  onDone,
+}: {
+  work: DayWorkAnswer;
+  day: DayAnswer;
+  now: number;
+  onDone: () => void;
+}) {
   const client = useQueryClient();
   const [person, setPerson] = useState(work.pinned?.person ?? ANYBODY);
   const [at, setAt] = useState(() => (work.pinned?.atMs ? clockOf(minuteOf(work.pinned.atMs)) : ''));
@@ -24,7 +34,8 @@ export function PinForm({ work, day, now, onDone }: { work: DayWorkAnswer; day: 
   const minute = at.trim() === '' ? null : readClock(at);
   const wrong = at.trim() !== '' && minute === null;
   const keep = useMutation({
-    mutationFn: (pin: { person: string | null; at: string | null }) => request('PUT', '/day/pins', null, { work: work.id, ...pin }),
+    mutationFn: (pin: { person: string | null; at: string | null }) =>
+      request('PUT', '/day/pins', null, { work: work.id, ...pin }),
     onSuccess: async () => {
       await client.invalidateQueries({ queryKey: ['day'] });
       onDone();
@@ -32,20 +43,31 @@ export function PinForm({ work, day, now, onDone }: { work: DayWorkAnswer; day: 
   });
   const send = () => {
     setTried(true);
-    if (!wrong) keep.mutate({ person: person === ANYBODY ? null : person, at: minute === null ? null : new Date(momentOf(minute, now)).toISOString() });
+    if (!wrong)
+      keep.mutate({
+        person: person === ANYBODY ? null : person,
+        at: minute === null ? null : new Date(momentOf(minute, now)).toISOString(),
+      });
   };
   return (
     <View style={styles.form} testID="pin-form">
       <Choice
         label="Done by"
         value={person}
-        options={[{ value: ANYBODY, label: 'Whoever it suits' }, ...day.people.map(({ id, name }) => ({ value: id, label: name }))]}
+        options={[
+          { value: ANYBODY, label: 'Whoever it suits' },
+          ...day.people.map(({ id, name }) => ({ value: id, label: name })),
+        ]}
         onChange={setPerson}
       />
       <Typed
         whole
         label="Begins at"
-        hint={minute === null ? 'Such as 14:30; empty: when it suits' : phrase`Begins ${clockTime(momentOf(minute, now), now)}`}
+        hint={
+          minute === null
+            ? 'Such as 14:30; empty: when it suits'
+            : phrase`Begins ${clockTime(momentOf(minute, now), now)}`
+        }
         value={at}
         onChange={setAt}
         fault={tried && wrong ? 'Write a time such as 14:30, or leave it empty.' : undefined}
@@ -54,7 +76,9 @@ export function PinForm({ work, day, now, onDone }: { work: DayWorkAnswer; day: 
       {keep.error ? <Notice level="stop" text={keep.error.message} /> : null}
       <View style={styles.row}>
         <Action label="Fix it so" busy={keep.isPending} onPress={send} testID="keep-pin" />
-        {work.pinned ? <Action label="Let it go" onPress={() => keep.mutate({ person: null, at: null })} testID="let-go" /> : null}
+        {work.pinned ? (
+          <Action label="Let it go" onPress={() => keep.mutate({ person: null, at: null })} testID="let-go" />
+        ) : null}
         <Action rank="quiet" label="Never mind" onPress={onDone} />
       </View>
       <Small>Where it cannot be so, the clock says it and plans without.</Small>

@@ -52,7 +52,11 @@ export function Rail({ from, to, bands, now, ticks }: RailProps) {
               return (
                 <View
                   key={start}
-                  style={[styles.bar, tone === 'window' && styles.window, { left: share(start), width: `${width}%`, backgroundColor: TONES[tone] }]}
+                  style={[
+                    styles.bar,
+                    tone === 'window' && styles.window,
+                    { left: share(start), width: `${width}%`, backgroundColor: TONES[tone] },
+                  ]}
                 />
               );
             })}
@@ -68,7 +72,13 @@ export function Rail({ from, to, bands, now, ticks }: RailProps) {
 const styles = StyleSheet.create({
   rail: { gap: space.small },
   ticks: { height: size.small * 1.5 },
-  tick: { position: 'absolute', fontFamily: font.label, fontSize: size.small, color: colour.quiet, fontVariant: ['tabular-nums'] },
+  tick: {
+    position: 'absolute',
+    fontFamily: font.label,
+    fontSize: size.small,
+    color: colour.quiet,
+    fontVariant: ['tabular-nums'],
+  },
   band: { gap: space.hair },
   label: { fontFamily: font.heading, fontSize: size.base, color: colour.ink },
   track: { height: space.base, borderBottomWidth: measure.hairline, borderColor: colour.hairline },

@@ -14,9 +14,19 @@ const QUIET = [
 ] as const;
 
 /** How windows are told on this device. */
-export function AlarmSettings({ setting, onChange }: { setting: AlarmSetting; onChange: (next: AlarmSetting) => void }) {
-  const quiet = QUIET.find(({ from, to }) => from === setting.quietFromMin && to === setting.quietToMin)?.value ?? 'night';
-  const may = typeof Notification === 'undefined' || typeof window === 'undefined' || !window.isSecureContext ? 'no' : Notification.permission;
+export function AlarmSettings({
+  setting,
+  onChange,
+}: {
+  setting: AlarmSetting;
+  onChange: (next: AlarmSetting) => void;
+}) {
+  const quiet =
+    QUIET.find(({ from, to }) => from === setting.quietFromMin && to === setting.quietToMin)?.value ?? 'night';
+  const may =
+    typeof Notification === 'undefined' || typeof window === 'undefined' || !window.isSecureContext
+      ? 'no'
+      : Notification.permission;
   return (
     <Panel>
       <Heading>Tell me on this device</Heading>
@@ -34,7 +44,10 @@ export function AlarmSettings({ setting, onChange }: { setting: AlarmSetting; on
           <Choice
             label="Quiet hours"
             value={quiet}
-            options={QUIET.map(({ value, from, to }) => ({ value, label: from === to ? 'None' : phrase`${clockOf(from)} to ${clockOf(to)}` }))}
+            options={QUIET.map(({ value, from, to }) => ({
+              value,
+              label: from === to ? 'None' : phrase`${clockOf(from)} to ${clockOf(to)}`,
+            }))}
             onChange={(value) => {
               const { from, to } = QUIET.find((one) => one.value === value)!;
               onChange({ ...setting, quietFromMin: from, quietToMin: to });

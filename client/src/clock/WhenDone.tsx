@@ -29,7 +29,10 @@ export function WhenDone({ job }: { job: string }) {
   return (
     <Panel testID="when">
       <Heading>When would it be done?</Heading>
-      <Small>By the people and hours of this shop, beside the jobs that are on, in the air that is measured and expected; begun now, as it was saved.</Small>
+      <Small>
+        By the people and hours of this shop, beside the jobs that are on, in the air that is measured and expected;
+        begun now, as it was saved.
+      </Small>
       {trouble ? <Notice level="stop" text={trouble} /> : null}
       {day && last ? (
         <>
@@ -41,9 +44,13 @@ export function WhenDone({ job }: { job: string }) {
           <WorkAhead work={own} people={day.people} now={now} />
         </>
       ) : null}
-      {day && !last ? <Body>With these people and hours it cannot be planned: look at the clock for what stands in the way.</Body> : null}
+      {day && !last ? (
+        <Body>With these people and hours it cannot be planned: look at the clock for what stands in the way.</Body>
+      ) : null}
       <WorkNote work={work} />
-      {work.busy ? null : <Action label={day ? 'Work it out again' : 'Work it out'} onPress={() => void ask()} testID="ask-when" />}
+      {work.busy ? null : (
+        <Action label={day ? 'Work it out again' : 'Work it out'} onPress={() => void ask()} testID="ask-when" />
+      )}
     </Panel>
   );
 }

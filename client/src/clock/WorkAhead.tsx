@@ -12,7 +12,15 @@ import { clockTime } from '@/words';
 export const LISTED_FIRST = 6;
 
 /** Stretches of work one after the other, as they are told of one job. */
-export function WorkAhead({ work, people, now }: { work: readonly DayWorkAnswer[]; people: DayAnswer['people']; now: number }) {
+export function WorkAhead({
+  work,
+  people,
+  now,
+}: {
+  work: readonly DayWorkAnswer[];
+  people: DayAnswer['people'];
+  now: number;
+}) {
   const [all, setAll] = useState(false);
   const names = new Map(people.map(({ id, name }) => [id, name]));
   return (
@@ -23,7 +31,12 @@ export function WorkAhead({ work, people, now }: { work: readonly DayWorkAnswer[
         </View>
       ))}
       {work.length > LISTED_FIRST ? (
-        <Action rank="quiet" label={all ? 'Fewer' : phrase`All ${work.length}`} onPress={() => setAll(!all)} testID="all-ahead" />
+        <Action
+          rank="quiet"
+          label={all ? 'Fewer' : phrase`All ${work.length}`}
+          onPress={() => setAll(!all)}
+          testID="all-ahead"
+        />
       ) : null}
     </View>
   );
@@ -76,7 +89,8 @@ export function AirDuring({ work, now }: { work: DayWorkAnswer; now: number }) {
 /** A stretch of work in a few words. */
 export function useWorkWords(): (work: Pick<DayWorkAnswer, 'steps'>) => string {
   const { say } = useWords();
-  return ({ steps: [first, ...more] }) => (first ? (more.length > 0 ? phrase`${say(first.say)}, and ${more.length} more` : say(first.say)) : '');
+  return ({ steps: [first, ...more] }) =>
+    first ? (more.length > 0 ? phrase`${say(first.say)}, and ${more.length} more` : say(first.say)) : '';
 }
 
 /** Till when a stretch of work may wait, and why; null where it may. */
@@ -100,5 +114,10 @@ function pinWords({ pinned }: DayWorkAnswer, names: ReadonlyMap<string, string>,
 }
 
 const styles = StyleSheet.create({
-  row: { paddingVertical: space.small, gap: space.hair, borderBottomWidth: measure.hairline, borderBottomColor: colour.hairline },
+  row: {
+    paddingVertical: space.small,
+    gap: space.hair,
+    borderBottomWidth: measure.hairline,
+    borderBottomColor: colour.hairline,
+  },
 });

@@ -54,5 +54,7 @@ function kindAt(window: RunningWindow, now: number): Alarm['kind'] | null {
 /** Whether it is quiet at a time of the day, also over midnight. */
 export function isQuiet({ quietFromMin, quietToMin }: AlarmSetting, minuteOfDay: number): boolean {
   if (quietFromMin === quietToMin) return false;
-  return quietFromMin < quietToMin ? minuteOfDay >= quietFromMin && minuteOfDay < quietToMin : minuteOfDay >= quietFromMin || minuteOfDay < quietToMin;
+  return quietFromMin < quietToMin
+    ? minuteOfDay >= quietFromMin && minuteOfDay < quietToMin
+    : minuteOfDay >= quietFromMin || minuteOfDay < quietToMin;
 }

@@ -4,7 +4,11 @@ import { clockOf, hoursOf, readClock, readHours } from './dayTime';
 
 const MINUTE = 60_000;
 const job = (opens: number | null, closes: number | null): JobSummary =>
-  ({ id: 'j', title: 'Juniper', windows: [{ step: 's', say: { code: 'step.gun-clean', values: {} }, code: 'pull', opens, closes }] }) as unknown as JobSummary;
+  ({
+    id: 'j',
+    title: 'Juniper',
+    windows: [{ step: 's', say: { code: 'step.gun-clean', values: {} }, code: 'pull', opens, closes }],
+  }) as unknown as JobSummary;
 
 describe('what is told', () => {
   const kinds = (now: number, opens: number | null, closes: number | null, told: readonly string[] = []) =>
@@ -36,7 +40,17 @@ it('is quiet over midnight, or never', () => {
 });
 
 it('reads hours as they are typed', () => {
-  expect(['7', '7:30', '0730', '7.30', '24:00', '24:01', '7:60', 'noon', ''].map(readClock)).toEqual([420, 450, 450, 450, 1440, null, null, null, null]);
+  expect(['7', '7:30', '0730', '7.30', '24:00', '24:01', '7:60', 'noon', ''].map(readClock)).toEqual([
+    420,
+    450,
+    450,
+    450,
+    1440,
+    null,
+    null,
+    null,
+    null,
+  ]);
   expect([0, 450, 1440].map(clockOf)).toEqual(['00:00', '07:30', '24:00']);
 });
 

@@ -1,5 +1,6 @@
 /** Minutes from midnight as a clock shows them: 07:30; the end of the day is 24:00. */
-export const clockOf = (minutes: number): string => `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+export const clockOf = (minutes: number): string =>
+  `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
 
 /** Minutes from midnight as they are typed: `7`, `7:30`, `0730`, `7.30`; null for anything else. */
 export function readClock(text: string): number | null {
@@ -13,7 +14,8 @@ export function readClock(text: string): number | null {
 export function readHours(text: string): { readonly fromMin: number; readonly toMin: number } | null | undefined {
   if (text.trim() === '') return null;
   const [from, to, ...more] = text.split(/\s*(?:-|–|to)\s*/).map(readClock);
-  if (more.length > 0 || from === undefined || from === null || to === undefined || to === null || to <= from) return undefined;
+  if (more.length > 0 || from === undefined || from === null || to === undefined || to === null || to <= from)
+    return undefined;
   return { fromMin: from, toMin: to };
 }
 

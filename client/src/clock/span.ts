@@ -14,7 +14,11 @@ export function spanWords({ opens, closes }: Span, now: number): string {
 }
 
 /** Whether it may be done now, and until when, in a sentence; `late` tells what helps where it has passed. */
-export function timeWords(window: Span & Pick<RunningWindow, 'code'>, now: number, { late }: Pick<Words, 'late'>): string {
+export function timeWords(
+  window: Span & Pick<RunningWindow, 'code'>,
+  now: number,
+  { late }: Pick<Words, 'late'>,
+): string {
   const { opens, closes } = window;
   const until = closes === null ? '' : phrase`, until ${clockTime(closes, now)}`;
   const state = windowState(window, now);

@@ -30,7 +30,8 @@ export function useAlarmSetting(): readonly [AlarmSetting, (next: AlarmSetting) 
       } catch {
         // It holds until the page is closed.
       }
-      if (next.on && typeof Notification !== 'undefined' && Notification.permission === 'default') void Notification.requestPermission();
+      if (next.on && typeof Notification !== 'undefined' && Notification.permission === 'default')
+        void Notification.requestPermission();
     },
   ];
 }
@@ -51,7 +52,11 @@ export function useAlarms(jobs: readonly JobSummary[], now: number, setting: Ala
   }, [jobs, now, setting, words]);
 }
 
-function sentenceOf({ kind, window: { say: told, closes, code } }: Alarm, now: number, { say, time, late }: Words): string {
+function sentenceOf(
+  { kind, window: { say: told, closes, code } }: Alarm,
+  now: number,
+  { say, time, late }: Words,
+): string {
   const [step, what] = [say(told), time(code)];
   const at = clockTime(closes ?? now, now);
   if (kind === 'passed') return phrase`${step}: ${what} closed at ${at}. ${late(code)}`;

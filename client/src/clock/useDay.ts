@@ -6,4 +6,5 @@ import { request } from '@/api/http';
 const ANEW_MS = 120_000;
 
 /** The day's plan of the shop. */
-export const useDay = () => useQuery({ queryKey: ['day'], queryFn: () => request('GET', '/day', dayAnswerSchema), refetchInterval: ANEW_MS });
+export const useDay = () =>
+  useQuery({ queryKey: ['day'], queryFn: () => request('GET', '/day', dayAnswerSchema), refetchInterval: ANEW_MS });

@@ -64,10 +64,28 @@ export function EdgeCut({ section, ridge, ridged }: { section: EdgeSection; ridg
           {sides.map((side) => (
             <SideCut key={side.x} side={side} ground={ground} dpPerUm={dpPerUm} />
           ))}
-          <Line x1={width / 2} x2={width / 2} y1={TOP - 8} y2={ground} stroke={colour.ink} strokeWidth={1} strokeDasharray="6 3 1 3" />
-          {ridged && ridge.stage !== null ? <Ridge section={section} ridge={ridge} ground={ground} middle={width / 2} dpPerUm={dpPerUm} /> : null}
+          <Line
+            x1={width / 2}
+            x2={width / 2}
+            y1={TOP - 8}
+            y2={ground}
+            stroke={colour.ink}
+            strokeWidth={1}
+            strokeDasharray="6 3 1 3"
+          />
+          {ridged && ridge.stage !== null ? (
+            <Ridge section={section} ridge={ridge} ground={ground} middle={width / 2} dpPerUm={dpPerUm} />
+          ) : null}
           {sides.map(({ area, x, width: wide }) => (
-            <Text key={area} x={x + wide / 2} y={14} textAnchor="middle" fontFamily={font.heading} fontSize={size.base} fill={colour.ink}>
+            <Text
+              key={area}
+              x={x + wide / 2}
+              y={14}
+              textAnchor="middle"
+              fontFamily={font.heading}
+              fontSize={size.base}
+              fill={colour.ink}
+            >
               {area}
             </Text>
           ))}
@@ -131,7 +149,14 @@ function SideCut({ side, ground, dpPerUm }: { side: Side; ground: number; dpPerU
             stroke={colour.quiet}
             strokeWidth={0.75}
           />
-          <Text x={side.label} y={labels[index]! + 4} textAnchor={side.anchor} fontFamily={font.label} fontSize={size.small} fill={colour.ink}>
+          <Text
+            x={side.label}
+            y={labels[index]! + 4}
+            textAnchor={side.anchor}
+            fontFamily={font.label}
+            fontSize={size.small}
+            fill={colour.ink}
+          >
             {text(layerWords(layer))}
           </Text>
         </G>
@@ -148,9 +173,22 @@ function spread(wanted: readonly number[]): number[] {
 }
 
 /** The bump the tape leaves on the edge of what was sprayed against it. */
-function Ridge({ section, ridge, ground, middle, dpPerUm }: { section: EdgeSection; ridge: EdgeRidge; ground: number; middle: number; dpPerUm: number }) {
+function Ridge({
+  section,
+  ridge,
+  ground,
+  middle,
+  dpPerUm,
+}: {
+  section: EdgeSection;
+  ridge: EdgeRidge;
+  ground: number;
+  middle: number;
+  dpPerUm: number;
+}) {
   const { text } = useWords();
-  const has = (layers: readonly SectionLayer[]) => layers.some(({ stage, kind }) => kind === 'film' && stage === ridge.stage);
+  const has = (layers: readonly SectionLayer[]) =>
+    layers.some(({ stage, kind }) => kind === 'film' && stage === ridge.stage);
   const side = has(section.left.layers) ? section.left : has(section.right.layers) ? section.right : null;
   if (!side) return null;
   const sign = side === section.left ? -1 : 1;

@@ -1,4 +1,15 @@
-import { edgeSection, maxOf, ridgeAt, showLength, sidesAt, type LineItem, type LineSpot, type PartPlan, type Plan, type StagePlan } from '@lintrel/core';
+import {
+  edgeSection,
+  maxOf,
+  ridgeAt,
+  showLength,
+  sidesAt,
+  type LineItem,
+  type LineSpot,
+  type PartPlan,
+  type Plan,
+  type StagePlan,
+} from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -98,6 +109,7 @@ function ridgeWords({ stage, ridgeUm, wet, clearUm, needUm, buried }: ReturnType
   const how = wet ? ', half as much again because it is pulled wet' : '';
   const height = phrase`Stage ${stage} leaves a ridge of about ${ridgeUm.toFixed(0)} µm${how}.`;
   if (clearUm === 0) return phrase`${height} No clear goes over it.`;
-  if (buried) return phrase`${height} The ${clearUm.toFixed(0)} µm of clear bury it and can be flatted (${needUm.toFixed(0)} µm needed).`;
+  if (buried)
+    return phrase`${height} The ${clearUm.toFixed(0)} µm of clear bury it and can be flatted (${needUm.toFixed(0)} µm needed).`;
   return phrase`${height} The ${clearUm.toFixed(0)} µm of clear do not bury it: ${needUm.toFixed(0)} µm are needed to flat it and leave enough, perhaps in two sessions.`;
 }

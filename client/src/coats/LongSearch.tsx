@@ -12,9 +12,11 @@ import { useLongSearch } from './useLongSearch';
 export function LongSearch({ design }: { design: Design }) {
   const { change } = useJob();
   const { state, start, stop } = useLongSearch(design);
-  if (state.kind === 'idle') return <Action rank="quiet" label="Search longer" onPress={start} testID="search-longer" />;
+  if (state.kind === 'idle')
+    return <Action rank="quiet" label="Search longer" onPress={start} testID="search-longer" />;
   const percent = phrase`${Math.ceil(100 * state.gap)} %`;
-  const take = () => void change((now) => withChoices(now, { order: [...state.order] }), messageWithoutValues('edit.order-found'));
+  const take = () =>
+    void change((now) => withChoices(now, { order: [...state.order] }), messageWithoutValues('edit.order-found'));
   return (
     <View style={styles.search} testID="long-search">
       {state.kind === 'running' ? <ProgressBar progress={state.share} color={colour.calm} /> : null}

@@ -1,4 +1,14 @@
-import { withChoices, withOrder, RULE_OF_THUMB, showMinutes, AIMS, type Plan, type SequenceSummary, type Aim, messageWithoutValues } from '@lintrel/core';
+import {
+  withChoices,
+  withOrder,
+  RULE_OF_THUMB,
+  showMinutes,
+  AIMS,
+  type Plan,
+  type SequenceSummary,
+  type Aim,
+  messageWithoutValues,
+} from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { useJob } from '@/job/JobContext';
@@ -21,13 +31,20 @@ export function Orders({ plan }: { plan: Plan }) {
   // What sprays wider than what is planned is taken as it is shown.
   const choose = (order: readonly string[], lostM2: number) =>
     void change((now) => withOrder(now, order, lostM2 > planned), messageWithoutValues('edit.order'));
-  const wish = (value: Aim) => void change((now) => withChoices(now, { wish: value }), messageWithoutValues('edit.wish'));
+  const wish = (value: Aim) =>
+    void change((now) => withChoices(now, { wish: value }), messageWithoutValues('edit.wish'));
   // Primer and clear have their place whatever the order.
-  const own = (order: readonly string[]) => order.filter((id) => plan.stages.some(({ finish, layer }) => finish === id && layer === 'finish'));
+  const own = (order: readonly string[]) =>
+    order.filter((id) => plan.stages.some(({ finish, layer }) => finish === id && layer === 'finish'));
   return (
     <Panel>
       <Heading>Orders of coats</Heading>
-      <Choice label="Wanted most" value={plan.wish} options={AIMS.map((value) => ({ value, label: AIM_WORDS[value] }))} onChange={wish} />
+      <Choice
+        label="Wanted most"
+        value={plan.wish}
+        options={AIMS.map((value) => ({ value, label: AIM_WORDS[value] }))}
+        onChange={wish}
+      />
       <Wishes onWish={wish} />
       <Proof
         gap={plan.orderGap}
@@ -86,9 +103,13 @@ function Order({ sequence, best, onChoose }: { sequence: SequenceSummary; best: 
         <Figure label="Stages" value={String(sequence.stages)} />
         <Figure label="Show edge, by how hard" value={metres(1000 * sequence.riskM)} />
       </View>
-      {sequence.lostM2 > 0 ? <Small tone="caution">{phrase`Sprayed where it will not stay: ${area(sequence.lostM2)}`}</Small> : null}
+      {sequence.lostM2 > 0 ? (
+        <Small tone="caution">{phrase`Sprayed where it will not stay: ${area(sequence.lostM2)}`}</Small>
+      ) : null}
       {sequence.equal && !sequence.chosen ? <Small>Comes to the same within a tenth.</Small> : null}
-      {sequence.kept > 0 ? <Small>{phrase`Masks stay on after ${sequence.kept === 1 ? '1 stage' : phrase`${sequence.kept} stages`}.`}</Small> : null}
+      {sequence.kept > 0 ? (
+        <Small>{phrase`Masks stay on after ${sequence.kept === 1 ? '1 stage' : phrase`${sequence.kept} stages`}.`}</Small>
+      ) : null}
       {sequence.chosen ? (
         <Small tone="calm">{best ? 'This order is planned: the calmest of equals' : 'This order is planned'}</Small>
       ) : (

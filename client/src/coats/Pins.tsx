@@ -26,12 +26,26 @@ import type { Words } from '@lintrel/words';
 type Pinned = 'free' | 'open' | 'covered';
 
 /** Areas of a stage that may be open or covered: left to the search, or pinned by hand. */
-export function Pins({ plan, part, stage, chosen }: { plan: Plan; part: PartPlan; stage: StagePlan; chosen: string | null }) {
+export function Pins({
+  plan,
+  part,
+  stage,
+  chosen,
+}: {
+  plan: Plan;
+  part: PartPlan;
+  stage: StagePlan;
+  chosen: string | null;
+}) {
   const { design, change } = useJob();
   const free = freeAreas(plan, stage, part);
   if (free.length === 0) return null;
-  const shown = chosen !== null && free.some(({ code }) => code === chosen) ? free.filter(({ code }) => code === chosen) : free.slice(0, MOST_SHOWN);
-  const open = (code: string) => stage.pictures.find((one) => one.part === part.id)?.areas.find((area) => area.code === code)?.open === true;
+  const shown =
+    chosen !== null && free.some(({ code }) => code === chosen)
+      ? free.filter(({ code }) => code === chosen)
+      : free.slice(0, MOST_SHOWN);
+  const open = (code: string) =>
+    stage.pictures.find((one) => one.part === part.id)?.areas.find((area) => area.code === code)?.open === true;
   const pin = (area: AreaPlan, value: Pinned) =>
     void change((now) => pinArea(now, part.id, area, stage.finish, value === 'free' ? null : value === 'open'), {
       code: 'edit.pinned',
@@ -55,7 +69,9 @@ export function Pins({ plan, part, stage, chosen }: { plan: Plan; part: PartPlan
           />
         </View>
       ))}
-      {free.length > shown.length ? <Small>{phrase`${free.length - shown.length} more: tap them on the drawing.`}</Small> : null}
+      {free.length > shown.length ? (
+        <Small>{phrase`${free.length - shown.length} more: tap them on the drawing.`}</Small>
+      ) : null}
     </Panel>
   );
 }

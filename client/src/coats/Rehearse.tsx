@@ -44,7 +44,12 @@ export function Rehearse({ moments, at, setAt, moment, playing, setPlaying }: Re
     <Panel>
       <View style={styles.row}>
         <Heading>Rehearse</Heading>
-        <Action rank="quiet" icon={playing ? 'pause' : 'play'} label={playing ? 'Pause' : 'Play'} onPress={() => (playing ? setPlaying(false) : start())} />
+        <Action
+          rank="quiet"
+          icon={playing ? 'pause' : 'play'}
+          label={playing ? 'Pause' : 'Play'}
+          onPress={() => (playing ? setPlaying(false) : start())}
+        />
       </View>
       <RangeInput
         label="Moment of the job"
@@ -67,7 +72,9 @@ export function Rehearse({ moments, at, setAt, moment, playing, setPlaying }: Re
       ) : (
         <Small>Slide through every coat, or let it run. The drawing shows what you would see.</Small>
       )}
-      {at !== null ? <Action rank="quiet" label="Back to the stages" onPress={() => [setPlaying(false), setAt(null)]} /> : null}
+      {at !== null ? (
+        <Action rank="quiet" label="Back to the stages" onPress={() => [setPlaying(false), setAt(null)]} />
+      ) : null}
     </Panel>
   );
 }

@@ -1,4 +1,12 @@
-import { withChoices, isModelScale, type Design, type DesignChoices, type Plan, numberOrNaN, messageWithoutValues } from '@lintrel/core';
+import {
+  withChoices,
+  isModelScale,
+  type Design,
+  type DesignChoices,
+  type Plan,
+  numberOrNaN,
+  messageWithoutValues,
+} from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -16,9 +24,21 @@ export function RulesPanel({ plan }: { plan: Plan }) {
   const { design, change } = useJob();
   const [open, setOpen] = useState(false);
   const { choices } = design;
-  const set = (update: Partial<DesignChoices>) => void change((now) => withChoices(now, update), messageWithoutValues('edit.rule'));
-  const count = (choices.before?.length ?? 0) + (choices.sameGun?.length ?? 0) + (choices.pins?.length ?? 0) + (choices.vouched?.length ?? 0);
-  if (!open) return <Action label={count > 0 ? phrase`Your rules (${count})` : 'Set rules of your own'} onPress={() => setOpen(true)} testID="rules" />;
+  const set = (update: Partial<DesignChoices>) =>
+    void change((now) => withChoices(now, update), messageWithoutValues('edit.rule'));
+  const count =
+    (choices.before?.length ?? 0) +
+    (choices.sameGun?.length ?? 0) +
+    (choices.pins?.length ?? 0) +
+    (choices.vouched?.length ?? 0);
+  if (!open)
+    return (
+      <Action
+        label={count > 0 ? phrase`Your rules (${count})` : 'Set rules of your own'}
+        onPress={() => setOpen(true)}
+        testID="rules"
+      />
+    );
   const masks = choices.masks ?? (isModelScale(design.scale) ? 'free' : 'fresh');
   return (
     <Panel>
@@ -70,7 +90,11 @@ export function RulesPanel({ plan }: { plan: Plan }) {
       {(choices.vouched ?? []).map(({ lower, upper, note }, index) => (
         <View key={`${lower} ${upper}`} style={styles.row}>
           <Body style={styles.shrink}>{phrase`${upper} over ${lower}: ${note}`}</Body>
-          <Action rank="quiet" label="Take back" onPress={() => set({ vouched: choices.vouched?.filter((_, at) => at !== index) })} />
+          <Action
+            rank="quiet"
+            label="Take back"
+            onPress={() => set({ vouched: choices.vouched?.filter((_, at) => at !== index) })}
+          />
         </View>
       ))}
       <Action rank="quiet" label="Close the rules" onPress={() => setOpen(false)} />
@@ -96,10 +120,16 @@ function Pairs({
   const { shelf } = useJob();
   const [first, setFirst] = useState('');
   const [second, setSecond] = useState('');
-  const used = [...new Set(plan.parts.flatMap(({ areas }) => areas.flatMap(({ finish }) => (finish === null ? [] : [finish]))))];
+  const used = [
+    ...new Set(plan.parts.flatMap(({ areas }) => areas.flatMap(({ finish }) => (finish === null ? [] : [finish])))),
+  ];
   if (used.length < 2) return null;
   const name = (id: string) => shelf.finishes.find((one) => one.id === id)?.name ?? id;
-  const options = used.map((id) => ({ value: id, label: name(id), colour: shelf.finishes.find((one) => one.id === id)?.colour }));
+  const options = used.map((id) => ({
+    value: id,
+    label: name(id),
+    colour: shelf.finishes.find((one) => one.id === id)?.colour,
+  }));
   return (
     <View style={styles.pairs}>
       <Small tone="ink">{title}</Small>
@@ -110,7 +140,12 @@ function Pairs({
         </View>
       ))}
       <Pick label={words[0]} value={first} options={options} onChange={setFirst} />
-      <Pick label={words[1]} value={second} options={options.filter(({ value }) => value !== first)} onChange={setSecond} />
+      <Pick
+        label={words[1]}
+        value={second}
+        options={options.filter(({ value }) => value !== first)}
+        onChange={setSecond}
+      />
       <Action
         label="Add this rule"
         disabled={first === '' || second === '' || first === second}
@@ -172,8 +207,20 @@ function NumberRule({
   const fine = empty || sound(numberOrNaN(text));
   return (
     <View style={styles.row}>
-      <Typed label={label} value={text} keys="numeric" onChange={setText} fault={fine ? undefined : needs} testID={testID} />
-      <Action label="Set" disabled={!fine} onPress={() => onChange(empty ? undefined : numberOrNaN(text))} testID={`set-${testID}`} />
+      <Typed
+        label={label}
+        value={text}
+        keys="numeric"
+        onChange={setText}
+        fault={fine ? undefined : needs}
+        testID={testID}
+      />
+      <Action
+        label="Set"
+        disabled={!fine}
+        onPress={() => onChange(empty ? undefined : numberOrNaN(text))}
+        testID={`set-${testID}`}
+      />
     </View>
   );
 }

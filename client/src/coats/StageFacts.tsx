@@ -21,7 +21,11 @@ import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { useWords } from '@/person/PersonContext';
 import { phrase, phrases, listedPhrase, countPhrase } from '@lintrel/words';
 
-const LAYER_WORDS: Readonly<Record<StagePlan['layer'], string>> = { primer: ' (under everything)', finish: '', clear: ' (over everything)' };
+const LAYER_WORDS: Readonly<Record<StagePlan['layer'], string>> = {
+  primer: ' (under everything)',
+  finish: '',
+  clear: ' (over everything)',
+};
 
 /** What is done in a stage and what it takes. */
 export function StageFacts({ stage, plan }: { stage: StagePlan; plan: Plan }) {
@@ -33,14 +37,22 @@ export function StageFacts({ stage, plan }: { stage: StagePlan; plan: Plan }) {
     <Panel>
       <View style={styles.row}>
         <Swatch colour={finish?.colour ?? colour.sheet} />
-        <Heading style={styles.shrink}>{phrase`Stage ${stage.number}: ${finish?.name ?? stage.finish}${LAYER_WORDS[stage.layer]}`}</Heading>
+        <Heading
+          style={styles.shrink}
+        >{phrase`Stage ${stage.number}: ${finish?.name ?? stage.finish}${LAYER_WORDS[stage.layer]}`}</Heading>
       </View>
       <Body>{phrase`${countPhrase(stage.coats, 'coat')}: ${say(stage.coatsWhy)}.`}</Body>
       {finish && finish.effect !== 'solid' && stage.layer === 'finish' ? <Rungs finish={finish} stage={stage} /> : null}
       {stage.keep ? <Body>{phrase`The masks stay on for stage ${stage.number + 1}.`}</Body> : null}
-      {stage.pulls.length > 0 ? <Body>{phrase`The masks of stage ${listedPhrase(stage.pulls.map(String))} come off with these.`}</Body> : null}
-      {stage.coveredParts.length > 0 ? <Body>{phrase`Covered whole, for mist reaches them: ${listedPhrase(stage.coveredParts.map(nameOf))}.`}</Body> : null}
-      <Small>Cross-hatched: covered. Along the lines: tape. Arrows: spray this way, off the tape, never into its edge.</Small>
+      {stage.pulls.length > 0 ? (
+        <Body>{phrase`The masks of stage ${listedPhrase(stage.pulls.map(String))} come off with these.`}</Body>
+      ) : null}
+      {stage.coveredParts.length > 0 ? (
+        <Body>{phrase`Covered whole, for mist reaches them: ${listedPhrase(stage.coveredParts.map(nameOf))}.`}</Body>
+      ) : null}
+      <Small>
+        Cross-hatched: covered. Along the lines: tape. Arrows: spray this way, off the tape, never into its edge.
+      </Small>
       <View style={styles.figures}>
         <Figure label="Mask (estimate)" value={showMinutes(stage.layMin + stage.sealMin)} />
         <Figure label="Paint (estimate)" value={showMinutes(stage.coatMin + stage.changeMin)} />
@@ -67,7 +79,9 @@ function Rungs({ finish, stage }: { finish: Finish; stage: StagePlan }) {
       {rungs.map(({ coats, colour: paint, from }) => (
         <View key={coats} style={[styles.rung, coats === stage.coats && styles.planned]}>
           <Swatch colour={paint} />
-          <Small tone={coats === stage.coats ? 'ink' : 'quiet'}>{phrase`${coats}${from === 'card' ? ' card' : ''}`}</Small>
+          <Small
+            tone={coats === stage.coats ? 'ink' : 'quiet'}
+          >{phrase`${coats}${from === 'card' ? ' card' : ''}`}</Small>
         </View>
       ))}
       <Small>{phrase`Coat by coat over what is below (${rungs.some(({ from }) => from === 'card') ? 'measured on a card' : 'estimate'})`}</Small>
@@ -89,12 +103,17 @@ function Paint({ stage: { paint }, plan }: { stage: StagePlan; plan: Plan }) {
         {paint.cans !== null ? <Figure label="Cans" value={String(paint.cans)} /> : null}
         {paint.potLifeMin !== null ? <Figure label="Use it within" value={showMinutes(paint.potLifeMin)} /> : null}
       </View>
-      {paint.batches > 1 ? <Small tone="caution">{phrase`Mix it in ${paint.batches} lots: one would be too old before the last coat.`}</Small> : null}
+      {paint.batches > 1 ? (
+        <Small tone="caution">{phrase`Mix it in ${paint.batches} lots: one would be too old before the last coat.`}</Small>
+      ) : null}
       <Action rank="quiet" label={open ? 'Hide the areas' : 'How much on which area'} onPress={() => setOpen(!open)} />
       {open ? (
         <Rows>
           {paint.byArea.map(({ part, area, code, ml }) => (
-            <Small key={`${part} ${area}`} tone="ink">{phrase`${plan.parts.length > 1 ? phrase`${name(part)} ` : ''}${code}: ${volume(ml)} (estimate)`}</Small>
+            <Small
+              key={`${part} ${area}`}
+              tone="ink"
+            >{phrase`${plan.parts.length > 1 ? phrase`${name(part)} ` : ''}${code}: ${volume(ml)} (estimate)`}</Small>
           ))}
         </Rows>
       ) : null}
@@ -119,7 +138,8 @@ function Task({ task, stage, plan }: { task: PrepareTask; stage: StagePlan; plan
   const upper = shelf.finishes.find(({ id }) => id === stage.finish)?.system;
   const lowerFinish = pair && shelf.finishes.find(({ id }) => id === pair)?.system;
   const [place] = task.places;
-  const present = plan.parts.find(({ id }) => id === place?.part)?.areas.find(({ code }) => code === place?.code)?.present?.system;
+  const present = plan.parts.find(({ id }) => id === place?.part)?.areas.find(({ code }) => code === place?.code)
+    ?.present?.system;
   const lower = lowerFinish ?? present;
   const vouch = () => {
     if (!lower || !upper || !note?.trim()) return;
@@ -167,7 +187,11 @@ function pairOf({ places }: PrepareTask, stage: StagePlan, plan: Plan): string |
   const [place] = places;
   const last = plan.stages
     .slice(0, stage.number - 1)
-    .findLast(({ pictures }) => pictures.some(({ part, areas }) => part === place?.part && areas.some(({ code, open }) => code === place.code && open)));
+    .findLast(({ pictures }) =>
+      pictures.some(
+        ({ part, areas }) => part === place?.part && areas.some(({ code, open }) => code === place.code && open),
+      ),
+    );
   return last?.finish ?? null;
 }
 
@@ -182,7 +206,13 @@ const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'center', gap: space.small },
   figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.middle },
   paint: { gap: space.small, alignItems: 'flex-start' },
-  task: { gap: space.tight, alignItems: 'flex-start', borderLeftWidth: 3, borderLeftColor: colour.caution, paddingLeft: space.small },
+  task: {
+    gap: space.tight,
+    alignItems: 'flex-start',
+    borderLeftWidth: 3,
+    borderLeftColor: colour.caution,
+    paddingLeft: space.small,
+  },
   shrink: { flexShrink: 1 },
   rungs: { flexDirection: 'row', flexWrap: 'wrap', gap: space.tight, alignItems: 'flex-start' },
   rung: { alignItems: 'center', padding: space.hair, borderBottomWidth: 2, borderBottomColor: 'transparent' },

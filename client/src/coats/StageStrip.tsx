@@ -13,7 +13,17 @@ const touches = (stage: StagePlan, part: PartPlan): boolean =>
   stage.pictures.some((picture) => picture.part === part.id && picture.areas.some(({ open }) => open));
 
 /** A picture after every stage, and one of the end; of the whole piece where the stage leaves the part alone. */
-export function StageStrip({ plan, part, chosen, onChoose }: { plan: Plan; part: PartPlan; chosen: number; onChoose: (number: number) => void }) {
+export function StageStrip({
+  plan,
+  part,
+  chosen,
+  onChoose,
+}: {
+  plan: Plan;
+  part: PartPlan;
+  chosen: number;
+  onChoose: (number: number) => void;
+}) {
   const { text } = useWords();
   const { shelf } = useJob();
   return (
@@ -29,9 +39,19 @@ export function StageStrip({ plan, part, chosen, onChoose }: { plan: Plan; part:
           testID="stage"
         >
           {touches(stage, part) ? (
-            <PartThumb part={part} areas={stageAreas(plan, stage, part, shelf)} width={measure.thumb} height={measure.thumbHigh} />
+            <PartThumb
+              part={part}
+              areas={stageAreas(plan, stage, part, shelf)}
+              width={measure.thumb}
+              height={measure.thumbHigh}
+            />
           ) : (
-            <PieceThumb parts={plan.parts} areasOf={(one) => stageAreas(plan, stage, one, shelf)} width={measure.thumb} height={measure.thumbHigh} />
+            <PieceThumb
+              parts={plan.parts}
+              areasOf={(one) => stageAreas(plan, stage, one, shelf)}
+              width={measure.thumb}
+              height={measure.thumbHigh}
+            />
           )}
           <Small tone="ink">{phrase`Stage ${stage.number}`}</Small>
         </Pressable>

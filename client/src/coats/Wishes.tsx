@@ -17,18 +17,29 @@ export function Wishes({ onWish }: { onWish: (wish: AimOrder['wish']) => void })
   const { design, shelf } = useJob();
   const [open, setOpen] = useState(false);
   const { output } = useView('wishes', open ? {} : null);
-  if (!open) return <Action rank="quiet" label="See what each of these would choose" onPress={() => setOpen(true)} testID="wishes" />;
+  if (!open)
+    return (
+      <Action rank="quiet" label="See what each of these would choose" onPress={() => setOpen(true)} testID="wishes" />
+    );
   if (!output) return <Small>Working out all four …</Small>;
   const chosen = design.choices.wish ?? 'work';
   return (
     <View testID="by-wish">
       <Rows>
         {output.map((one) => (
-          <Row key={one.wish} label={phrase`${AIM_WORDS[one.wish]}, take it`} chosen={one.wish === chosen} onPress={() => onWish(one.wish)}>
+          <Row
+            key={one.wish}
+            label={phrase`${AIM_WORDS[one.wish]}, take it`}
+            chosen={one.wish === chosen}
+            onPress={() => onWish(one.wish)}
+          >
             <Body>{AIM_WORDS[one.wish]}</Body>
             <View style={styles.row}>
               {one.order.map((id, index) => (
-                <Swatch key={`${index} ${id}`} colour={shelf.finishes.find((finish) => finish.id === id)?.colour ?? colour.sheet} />
+                <Swatch
+                  key={`${index} ${id}`}
+                  colour={shelf.finishes.find((finish) => finish.id === id)?.colour ?? colour.sheet}
+                />
               ))}
             </View>
             <Small>{phrase`${showMinutes(one.workMin)} work, done after ${showMinutes(one.endMin)}, ${metres(1000 * one.riskM)} of show edge, ${one.money.toFixed(0)} for material (estimates)`}</Small>

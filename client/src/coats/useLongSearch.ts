@@ -9,7 +9,11 @@ export type LongSearchState =
   | { readonly kind: 'done'; readonly gap: number; readonly order: readonly string[]; readonly better: boolean };
 
 /** Runs a long search, which lets everything else that is asked go first; another design stops it. */
-export function useLongSearch(design: Design): { readonly state: LongSearchState; readonly start: () => void; readonly stop: () => void } {
+export function useLongSearch(design: Design): {
+  readonly state: LongSearchState;
+  readonly start: () => void;
+  readonly stop: () => void;
+} {
   const [state, setState] = useState<LongSearchState>({ kind: 'idle' });
   const leave = useRef<() => void>(undefined);
   const last = useRef<JobSearch | null>(null);

@@ -4,7 +4,17 @@ import { IconButton } from 'react-native-paper';
 import Svg, { Circle, G, Use } from 'react-native-svg';
 import { colour, measure, space } from '@/theme/theme';
 import { newObservable, type Observable } from './cell';
-import { fitBox, handleAt, panBy, placeAt, transformOf, zoomBy, type Frame, type SheetBox, type View as Shown } from './view';
+import {
+  fitBox,
+  handleAt,
+  panBy,
+  placeAt,
+  transformOf,
+  zoomBy,
+  type Frame,
+  type SheetBox,
+  type View as Shown,
+} from './view';
 import { useWords } from '@/person/PersonContext';
 
 /** A point of the drawing that can be taken hold of. */
@@ -52,7 +62,8 @@ export function Canvas({ box, label, children, overlay, handles = NO_HANDLES, on
   useEffect(() => setMoved(null), [boxKey]);
   const responder = useMemo(() => gestures(() => now.current, setMoved, finger.set), [finger]);
   useWheel(host, () => now.current, setMoved);
-  const layout = ({ nativeEvent }: LayoutChangeEvent) => setFrame({ width: nativeEvent.layout.width, height: nativeEvent.layout.height });
+  const layout = ({ nativeEvent }: LayoutChangeEvent) =>
+    setFrame({ width: nativeEvent.layout.width, height: nativeEvent.layout.height });
   const zoom = useMemo(() => {
     const by = (factor: number) => {
       const { view: shown, frame: on, whole: all } = now.current;
@@ -89,13 +100,39 @@ export function Canvas({ box, label, children, overlay, handles = NO_HANDLES, on
 }
 
 /** Not drawn anew while one drags. */
-const Buttons = memo(function Buttons({ zoom, moved }: { zoom: Readonly<Record<'closer' | 'farther' | 'all', () => void>>; moved: boolean }) {
+const Buttons = memo(function Buttons({
+  zoom,
+  moved,
+}: {
+  zoom: Readonly<Record<'closer' | 'farther' | 'all', () => void>>;
+  moved: boolean;
+}) {
   const { text } = useWords();
   return (
     <View style={styles.buttons}>
-      <IconButton icon="plus" accessibilityLabel={text('Closer')} onPress={zoom.closer} style={styles.button} size={20} />
-      <IconButton icon="minus" accessibilityLabel={text('Farther')} onPress={zoom.farther} style={styles.button} size={20} />
-      {moved ? <IconButton icon="fit-to-page-outline" accessibilityLabel={text('Show all')} onPress={zoom.all} style={styles.button} size={20} /> : null}
+      <IconButton
+        icon="plus"
+        accessibilityLabel={text('Closer')}
+        onPress={zoom.closer}
+        style={styles.button}
+        size={20}
+      />
+      <IconButton
+        icon="minus"
+        accessibilityLabel={text('Farther')}
+        onPress={zoom.farther}
+        style={styles.button}
+        size={20}
+      />
+      {moved ? (
+        <IconButton
+          icon="fit-to-page-outline"
+          accessibilityLabel={text('Show all')}
+          onPress={zoom.all}
+          style={styles.button}
+          size={20}
+        />
+      ) : null}
     </View>
   );
 });
@@ -174,7 +211,10 @@ function gestures(current: () => Current, setMoved: (view: Shown | null) => void
       const { frame, whole } = current();
       if (!start || !frame || !whole) return;
       const spread = spreadOf(event);
-      if (spread > 0 && startSpread > 0) setMoved(zoomBy(start, spread / startSpread, { x: frame.width / 2, y: frame.height / 2 }, frame, whole.mmPerDp));
+      if (spread > 0 && startSpread > 0)
+        setMoved(
+          zoomBy(start, spread / startSpread, { x: frame.width / 2, y: frame.height / 2 }, frame, whole.mmPerDp),
+        );
       else if (startSpread === 0) setMoved(panBy(start, dx, dy));
     },
     onPanResponderRelease: (_event, { moveX, moveY }) => {
@@ -195,7 +235,9 @@ function gestures(current: () => Current, setMoved: (view: Shown | null) => void
 
 /** Distance between two fingers, dp; 0 with one. */
 function spreadOf({ nativeEvent: { touches } }: GestureResponderEvent): number {
-  return touches.length < 2 ? 0 : Math.hypot(touches[0]!.pageX - touches[1]!.pageX, touches[0]!.pageY - touches[1]!.pageY);
+  return touches.length < 2
+    ? 0
+    : Math.hypot(touches[0]!.pageX - touches[1]!.pageX, touches[0]!.pageY - touches[1]!.pageY);
 }
 
 /** The wheel zooms about the pointer. */
@@ -208,7 +250,15 @@ function useWheel(host: { current: View | null }, current: () => Current, setMov
       if (!view || !frame || !whole) return;
       event.preventDefault();
       const edge = element.getBoundingClientRect();
-      setMoved(zoomBy(view, event.deltaY < 0 ? 1.2 : 1 / 1.2, { x: event.clientX - edge.left, y: event.clientY - edge.top }, frame, whole.mmPerDp));
+      setMoved(
+        zoomBy(
+          view,
+          event.deltaY < 0 ? 1.2 : 1 / 1.2,
+          { x: event.clientX - edge.left, y: event.clientY - edge.top },
+          frame,
+          whole.mmPerDp,
+        ),
+      );
     };
     element.addEventListener('wheel', onWheel, { passive: false });
     return () => element.removeEventListener('wheel', onWheel);

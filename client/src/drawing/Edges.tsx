@@ -18,7 +18,12 @@ interface EdgesProps {
 }
 
 /** How a band beyond an edge is dashed, dp; what stays clean is a solid band. */
-const DASHES: Partial<Readonly<Record<RimKind, readonly number[]>>> = { gap: [5, 4], butt: [1.5, 2.5], 'goes-on': [16, 4], splash: [2, 9] };
+const DASHES: Partial<Readonly<Record<RimKind, readonly number[]>>> = {
+  gap: [5, 4],
+  butt: [1.5, 2.5],
+  'goes-on': [16, 4],
+  splash: [2, 9],
+};
 
 /** A band beyond each edge that is not free; the part itself lies over it, so that only what is outside shows. */
 export function BeyondBands({ part, edges: { beyond }, mmPerDp }: EdgesProps) {
@@ -50,9 +55,18 @@ export function EdgeTargets({ part, edges: { chosen, onEdge }, mmPerDp }: EdgesP
     <G>
       {part.edgePlaces.map((places, edge) => (
         <G key={edge}>
-          {chosen.includes(edge) ? <Path d={openPath(places)} fill="none" stroke={colour.calm} strokeWidth={5 * mmPerDp} /> : null}
+          {chosen.includes(edge) ? (
+            <Path d={openPath(places)} fill="none" stroke={colour.calm} strokeWidth={5 * mmPerDp} />
+          ) : null}
           {onEdge ? (
-            <Path d={openPath(places)} fill="none" stroke="transparent" strokeWidth={40 * mmPerDp} onPress={() => onEdge(edge)} testID={`edge-${edge}`} />
+            <Path
+              d={openPath(places)}
+              fill="none"
+              stroke="transparent"
+              strokeWidth={40 * mmPerDp}
+              onPress={() => onEdge(edge)}
+              testID={`edge-${edge}`}
+            />
           ) : null}
         </G>
       ))}

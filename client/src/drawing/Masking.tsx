@@ -18,7 +18,13 @@ export function PaintPatterns({ id, mmPerDp }: { id: string; mmPerDp: number }) 
     </Pattern>
   );
   const line = (d: readonly number[], stroke: string, width: number, opacity = 1) => (
-    <Path d={`M${dp(d[0]!)} ${dp(d[1]!)}L${dp(d[2]!)} ${dp(d[3]!)}`} stroke={stroke} strokeWidth={dp(width)} strokeOpacity={opacity} strokeLinecap="round" />
+    <Path
+      d={`M${dp(d[0]!)} ${dp(d[1]!)}L${dp(d[2]!)} ${dp(d[3]!)}`}
+      stroke={stroke}
+      strokeWidth={dp(width)}
+      strokeOpacity={opacity}
+      strokeLinecap="round"
+    />
   );
   return (
     <>
@@ -31,7 +37,19 @@ export function PaintPatterns({ id, mmPerDp }: { id: string; mmPerDp: number }) 
           {line([8, 2.5, 9.5, 1.5], colour.sheet, 1, 0.6)}
         </>,
       )}
-      {tile('pearl', 12, <Circle cx={dp(6)} cy={dp(6)} r={dp(2.4)} fill="none" stroke={colour.sheet} strokeWidth={dp(1)} strokeOpacity={0.8} />)}
+      {tile(
+        'pearl',
+        12,
+        <Circle
+          cx={dp(6)}
+          cy={dp(6)}
+          r={dp(2.4)}
+          fill="none"
+          stroke={colour.sheet}
+          strokeWidth={dp(1)}
+          strokeOpacity={0.8}
+        />,
+      )}
       {tile(
         'candy',
         12,
@@ -50,25 +68,46 @@ export function PaintPatterns({ id, mmPerDp }: { id: string; mmPerDp: number }) 
 }
 
 /** How a tape is hatched, by its kind; one of the others is a solid band. */
-const TAPE_HATCH: Partial<Readonly<Record<TapeKind, 'crepe' | 'washi'>>> = { P: 'crepe', C: 'crepe', G: 'crepe', X: 'crepe', W: 'washi' };
+const TAPE_HATCH: Partial<Readonly<Record<TapeKind, 'crepe' | 'washi'>>> = {
+  P: 'crepe',
+  C: 'crepe',
+  G: 'crepe',
+  X: 'crepe',
+  W: 'washi',
+};
 
 /** Film that a shape is cut from is drawn no wider than this beside its edge, mm: the whole of it would hide what is round it. */
 const CUT_FILM_SHOWN_MM = 8;
 
 /** A tape lies along its line on its side, hatched by its kind; never drawn thinner than can be seen. */
-export function RunShape({ run, part, chosen, hatch, mmPerDp }: { run: LineItem; part: PartPlan; chosen: boolean; hatch: string; mmPerDp: number }) {
+export function RunShape({
+  run,
+  part,
+  chosen,
+  hatch,
+  mmPerDp,
+}: {
+  run: LineItem;
+  part: PartPlan;
+  chosen: boolean;
+  hatch: string;
+  mmPerDp: number;
+}) {
   const line = part.lines.find(({ id }) => id === run.line);
   if (!line || run.part !== part.id) return null;
   const width = Math.max(run.tapeKind === 'T' ? Math.min(run.widthMm, CUT_FILM_SHOWN_MM) : run.widthMm, 5 * mmPerDp);
   const shift = (run.side === 'left' ? 1 : -1) * (width / 2);
-  const strips = line.pieces.map((piece) => stripAlong(piece, run.from, run.to, shift)).filter((strip) => strip.length > 1);
+  const strips = line.pieces
+    .map((piece) => stripAlong(piece, run.from, run.to, shift))
+    .filter((strip) => strip.length > 1);
   const kind = run.tapeKind ? TAPE_HATCH[run.tapeKind] : undefined;
   return (
     <G>
       {strips.map((strip, index) => {
         const d = openPath(strip);
         if (chosen) return <Path key={index} d={d} fill="none" stroke={colour.accent} strokeWidth={width} />;
-        if (!kind) return <Path key={index} d={d} fill="none" stroke={colour.ink} strokeOpacity={0.55} strokeWidth={width} />;
+        if (!kind)
+          return <Path key={index} d={d} fill="none" stroke={colour.ink} strokeOpacity={0.55} strokeWidth={width} />;
         return (
           <G key={index}>
             <Path d={d} fill="none" stroke={colour.sheet} strokeOpacity={0.7} strokeWidth={width} />
@@ -86,7 +125,10 @@ export function Arrow({ arrow: { from, to }, mmPerDp }: { arrow: SprayArrow; mmP
   const length = Math.hypot(dx, dy) || 1;
   const [ux, uy] = [dx / length, dy / length];
   const head = 7 * mmPerDp;
-  const wing = (side: number): readonly [number, number] => [to[0] - head * (ux - 0.6 * side * uy), to[1] - head * (uy + 0.6 * side * ux)];
+  const wing = (side: number): readonly [number, number] => [
+    to[0] - head * (ux - 0.6 * side * uy),
+    to[1] - head * (uy + 0.6 * side * ux),
+  ];
   const d = `${openPath([from, to])}${openPath([wing(1), to, wing(-1)])}`;
   return (
     <G>

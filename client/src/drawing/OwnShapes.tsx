@@ -28,10 +28,31 @@ export function OwnShapes({ pieces, chosen, live, mmPerDp }: OwnShapesProps) {
         const places = placesOf(item, here ? live : null);
         const ink = here ? colour.accent : colour.quiet;
         if (tapeKind !== null)
-          return <Path key={id} d={openPath(places)} fill="none" stroke={ink} strokeOpacity={0.75} strokeWidth={Math.max(widthMm, 5 * mmPerDp)} />;
-        const box = pieceCorners({ from: pair(places[0]!), by: places.slice(1, -1).map(pair), to: pair(places.at(-1)!) });
+          return (
+            <Path
+              key={id}
+              d={openPath(places)}
+              fill="none"
+              stroke={ink}
+              strokeOpacity={0.75}
+              strokeWidth={Math.max(widthMm, 5 * mmPerDp)}
+            />
+          );
+        const box = pieceCorners({
+          from: pair(places[0]!),
+          by: places.slice(1, -1).map(pair),
+          to: pair(places.at(-1)!),
+        });
         return (
-          <Path key={id} d={ringPath(box)} fill={ink} fillOpacity={0.2} stroke={ink} strokeWidth={2 * mmPerDp} strokeDasharray={[8 * mmPerDp, 4 * mmPerDp]} />
+          <Path
+            key={id}
+            d={ringPath(box)}
+            fill={ink}
+            fillOpacity={0.2}
+            stroke={ink}
+            strokeWidth={2 * mmPerDp}
+            strokeDasharray={[8 * mmPerDp, 4 * mmPerDp]}
+          />
         );
       })}
     </G>

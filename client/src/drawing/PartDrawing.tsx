@@ -1,4 +1,13 @@
-import { letteringOf, type AreaPlan, type FeaturePlan, type Finish, type LinePlan, type PartPlan, type LineItem, type SprayArrow } from '@lintrel/core';
+import {
+  letteringOf,
+  type AreaPlan,
+  type FeaturePlan,
+  type Finish,
+  type LinePlan,
+  type PartPlan,
+  type LineItem,
+  type SprayArrow,
+} from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { memo, useId, type ReactNode } from 'react';
 import { Circle, Defs, G, Path, Pattern, Polygon, Text } from 'react-native-svg';
@@ -51,7 +60,13 @@ interface PartDrawingProps extends PartPictureProps {
 export function PartDrawing({ overlay, handles, onDrag, ...props }: PartDrawingProps) {
   const { part } = props;
   return (
-    <Canvas box={boxRound(part.ring)} label={phrase`Drawing of ${part.name}`} overlay={overlay} handles={handles} onDrag={onDrag}>
+    <Canvas
+      box={boxRound(part.ring)}
+      label={phrase`Drawing of ${part.name}`}
+      overlay={overlay}
+      handles={handles}
+      onDrag={onDrag}
+    >
       {(mmPerDp) => <PartPicture {...props} mmPerDp={mmPerDp} />}
     </Canvas>
   );
@@ -81,7 +96,11 @@ export const PartPicture = memo(function PartPicture({
     <G>
       <Defs>
         <Pattern id={hatch} patternUnits="userSpaceOnUse" width={12 * mmPerDp} height={12 * mmPerDp}>
-          <Path d={`M0 0L${12 * mmPerDp} ${12 * mmPerDp}M0 ${12 * mmPerDp}L${12 * mmPerDp} 0`} stroke={colour.quiet} strokeWidth={0.7 * mmPerDp} />
+          <Path
+            d={`M0 0L${12 * mmPerDp} ${12 * mmPerDp}M0 ${12 * mmPerDp}L${12 * mmPerDp} 0`}
+            stroke={colour.quiet}
+            strokeWidth={0.7 * mmPerDp}
+          />
         </Pattern>
         <PaintPatterns id={hatch} mmPerDp={mmPerDp} />
       </Defs>
@@ -98,9 +117,15 @@ export const PartPicture = memo(function PartPicture({
         />
       ))}
       <Rim part={part} mmPerDp={mmPerDp} />
-      {help ? part.datums.map(({ id, places }) => <Dashed key={id} places={places} pattern={[14, 4, 2, 4]} tone={colour.quiet} mmPerDp={mmPerDp} />) : null}
       {help
-        ? part.features.filter(({ kind }) => kind !== 'opening').map((feature) => <FeatureShape key={feature.id} feature={feature} mmPerDp={mmPerDp} />)
+        ? part.datums.map(({ id, places }) => (
+            <Dashed key={id} places={places} pattern={[14, 4, 2, 4]} tone={colour.quiet} mmPerDp={mmPerDp} />
+          ))
+        : null}
+      {help
+        ? part.features
+            .filter(({ kind }) => kind !== 'opening')
+            .map((feature) => <FeatureShape key={feature.id} feature={feature} mmPerDp={mmPerDp} />)
         : null}
       {runs.map((run) => (
         <RunShape
@@ -121,18 +146,48 @@ export const PartPicture = memo(function PartPicture({
       {edges ? <EdgeTargets part={part} edges={edges} mmPerDp={mmPerDp} /> : null}
       {spot ? (
         <G>
-          <Circle cx={spot[0]} cy={spot[1]} r={9 * mmPerDp} fill="none" stroke={colour.sheet} strokeWidth={5 * mmPerDp} />
-          <Circle cx={spot[0]} cy={spot[1]} r={9 * mmPerDp} fill="none" stroke={colour.accent} strokeWidth={2.5 * mmPerDp} />
+          <Circle
+            cx={spot[0]}
+            cy={spot[1]}
+            r={9 * mmPerDp}
+            fill="none"
+            stroke={colour.sheet}
+            strokeWidth={5 * mmPerDp}
+          />
+          <Circle
+            cx={spot[0]}
+            cy={spot[1]}
+            r={9 * mmPerDp}
+            fill="none"
+            stroke={colour.accent}
+            strokeWidth={2.5 * mmPerDp}
+          />
         </G>
       ) : null}
-      {codes === 'areas' ? areaCodes(part).map(({ code, at, lift }) => <Code key={code} at={at} text={code} mmPerDp={mmPerDp} lift={lift} />) : null}
+      {codes === 'areas'
+        ? areaCodes(part).map(({ code, at, lift }) => (
+            <Code key={code} at={at} text={code} mmPerDp={mmPerDp} lift={lift} />
+          ))
+        : null}
       {codes === 'lines'
         ? firstStrokes(lines).flatMap((line, index) =>
-            line.pieces[0] ? [<Code key={line.id} at={placeOfCode(line.pieces[0], index)} text={line.code} mmPerDp={mmPerDp} lift={9} />] : [],
+            line.pieces[0]
+              ? [
+                  <Code
+                    key={line.id}
+                    at={placeOfCode(line.pieces[0], index)}
+                    text={line.code}
+                    mmPerDp={mmPerDp}
+                    lift={9}
+                  />,
+                ]
+              : [],
           )
         : null}
       {codes === 'lines'
-        ? lines.flatMap((line) => (line.tightest && line.kind !== 'text' ? [<WorstBend key={line.id} line={line} mmPerDp={mmPerDp} />] : []))
+        ? lines.flatMap((line) =>
+            line.tightest && line.kind !== 'text' ? [<WorstBend key={line.id} line={line} mmPerDp={mmPerDp} />] : [],
+          )
         : null}
     </G>
   );
@@ -183,7 +238,15 @@ const Dashed = ({
   pattern: readonly number[];
   tone: string;
   mmPerDp: number;
-}) => <Path d={openPath(places)} fill="none" stroke={tone} strokeWidth={1.25 * mmPerDp} strokeDasharray={pattern.map((dp) => dp * mmPerDp)} />;
+}) => (
+  <Path
+    d={openPath(places)}
+    fill="none"
+    stroke={tone}
+    strokeWidth={1.25 * mmPerDp}
+    strokeDasharray={pattern.map((dp) => dp * mmPerDp)}
+  />
+);
 
 /** Rows as dots, creases as a double line, zones as a dotted rim. */
 function FeatureShape({ feature, mmPerDp }: { feature: FeaturePlan; mmPerDp: number }) {
@@ -191,7 +254,16 @@ function FeatureShape({ feature, mmPerDp }: { feature: FeaturePlan; mmPerDp: num
   if (places.length < 2) return null;
   const d = closed ? ringPath(places) : openPath(places);
   if (kind === 'raised-row')
-    return <Path d={d} fill="none" stroke={colour.quiet} strokeWidth={4 * mmPerDp} strokeLinecap="round" strokeDasharray={[0.1 * mmPerDp, 9 * mmPerDp]} />;
+    return (
+      <Path
+        d={d}
+        fill="none"
+        stroke={colour.quiet}
+        strokeWidth={4 * mmPerDp}
+        strokeLinecap="round"
+        strokeDasharray={[0.1 * mmPerDp, 9 * mmPerDp]}
+      />
+    );
   if (kind === 'crease')
     return (
       <G>
@@ -228,22 +300,42 @@ function AreaShape({
   const d = areaPath(area);
   return (
     <G onPress={() => onPress?.(area.code)}>
-      <Path d={d} fill={drawn?.colour ?? colour.sheet} fillOpacity={drawn?.covered ? 0.33 : 1} fillRule="evenodd" testID={`area-${area.code}`} />
-      {drawn?.effect && EFFECT_DRAWN.has(drawn.effect) && !drawn.covered ? <Path d={d} fill={`url(#${hatch}${drawn.effect})`} fillRule="evenodd" /> : null}
+      <Path
+        d={d}
+        fill={drawn?.colour ?? colour.sheet}
+        fillOpacity={drawn?.covered ? 0.33 : 1}
+        fillRule="evenodd"
+        testID={`area-${area.code}`}
+      />
+      {drawn?.effect && EFFECT_DRAWN.has(drawn.effect) && !drawn.covered ? (
+        <Path d={d} fill={`url(#${hatch}${drawn.effect})`} fillRule="evenodd" />
+      ) : null}
       {drawn?.covered ? <Path d={d} fill={`url(#${hatch})`} fillRule="evenodd" /> : null}
       {chosen ? <Path d={d} fill="none" stroke={colour.calm} strokeWidth={4 * mmPerDp} /> : null}
     </G>
   );
 }
 
-function LineShape({ line, chosen, onPress, mmPerDp }: { line: LinePlan; chosen: boolean; onPress?: (id: string) => void; mmPerDp: number }) {
+function LineShape({
+  line,
+  chosen,
+  onPress,
+  mmPerDp,
+}: {
+  line: LinePlan;
+  chosen: boolean;
+  onPress?: (id: string) => void;
+  mmPerDp: number;
+}) {
   const d = line.pieces.map(openPath).join('');
   if (!d) return null;
   return (
     <G>
       {chosen ? <Path d={d} fill="none" stroke={colour.sheet} strokeWidth={7 * mmPerDp} /> : null}
       <Path d={d} fill="none" stroke={colour.ink} strokeWidth={(chosen ? 3 : 1.25) * mmPerDp} />
-      {onPress ? <Path d={d} fill="none" stroke="transparent" strokeWidth={24 * mmPerDp} onPress={() => onPress(line.owner)} /> : null}
+      {onPress ? (
+        <Path d={d} fill="none" stroke="transparent" strokeWidth={24 * mmPerDp} onPress={() => onPress(line.owner)} />
+      ) : null}
     </G>
   );
 }
@@ -263,16 +355,36 @@ function WorstBend({ line, mmPerDp }: { line: LinePlan; mmPerDp: number }) {
 }
 
 /** Marks along a line: filled at even steps, open in between. */
-export const Marks = ({ marks, mmPerDp }: { marks: readonly { readonly place: readonly [number, number]; readonly extra: boolean }[]; mmPerDp: number }) => (
+export const Marks = ({
+  marks,
+  mmPerDp,
+}: {
+  marks: readonly { readonly place: readonly [number, number]; readonly extra: boolean }[];
+  mmPerDp: number;
+}) => (
   <G>
     {marks.map(({ place: [x, y], extra }, index) => (
-      <Circle key={index} cx={x} cy={y} r={3.5 * mmPerDp} fill={extra ? colour.sheet : colour.ink} stroke={colour.ink} strokeWidth={1.25 * mmPerDp} />
+      <Circle
+        key={index}
+        cx={x}
+        cy={y}
+        r={3.5 * mmPerDp}
+        fill={extra ? colour.sheet : colour.ink}
+        stroke={colour.ink}
+        strokeWidth={1.25 * mmPerDp}
+      />
     ))}
   </G>
 );
 
 /** A comb of bends: the longer the tooth, the tighter the bend there. */
-export function Comb({ bends, mmPerDp }: { bends: readonly (readonly [number, number, number, number, number, number])[]; mmPerDp: number }) {
+export function Comb({
+  bends,
+  mmPerDp,
+}: {
+  bends: readonly (readonly [number, number, number, number, number, number])[];
+  mmPerDp: number;
+}) {
   const tightest = Math.max(1e-9, ...bends.map(([, bend]) => Math.abs(bend)));
   const longest = 44 * mmPerDp;
   const tip = ([, bend, x, y, tx, ty]: (typeof bends)[number]): readonly [number, number] => {
@@ -282,15 +394,38 @@ export function Comb({ bends, mmPerDp }: { bends: readonly (readonly [number, nu
   };
   return (
     <G>
-      <Path d={bends.map((one) => openPath([[one[2], one[3]], tip(one)])).join('')} stroke={colour.calm} strokeWidth={mmPerDp} />
-      {bends.length > 1 ? <Path d={openPath(bends.map(tip))} fill="none" stroke={colour.calm} strokeWidth={1.5 * mmPerDp} /> : null}
+      <Path
+        d={bends.map((one) => openPath([[one[2], one[3]], tip(one)])).join('')}
+        stroke={colour.calm}
+        strokeWidth={mmPerDp}
+      />
+      {bends.length > 1 ? (
+        <Path d={openPath(bends.map(tip))} fill="none" stroke={colour.calm} strokeWidth={1.5 * mmPerDp} />
+      ) : null}
     </G>
   );
 }
 
-function Code({ at: [x, y], text, mmPerDp, lift = 0 }: { at: readonly [number, number]; text: string; mmPerDp: number; lift?: number }) {
+function Code({
+  at: [x, y],
+  text,
+  mmPerDp,
+  lift = 0,
+}: {
+  at: readonly [number, number];
+  text: string;
+  mmPerDp: number;
+  lift?: number;
+}) {
   const size = 13 * mmPerDp;
-  const letters = { x: 0, y: size * 0.36, fontSize: size, fontFamily: font.heading, textAnchor: 'middle', pointerEvents: 'none' } as const;
+  const letters = {
+    x: 0,
+    y: size * 0.36,
+    fontSize: size,
+    fontFamily: font.heading,
+    textAnchor: 'middle',
+    pointerEvents: 'none',
+  } as const;
   // The sheet runs upwards, text does not: it is turned over about its own place.
   return (
     <G transform={`translate(${x} ${y + lift * mmPerDp}) scale(1 -1)`}>

@@ -5,7 +5,17 @@ import { boxRound } from './path';
 import { fitBoxStill, transformOf } from './view';
 
 /** A small still picture of a part. */
-export function PartThumb({ part, areas, width, height }: { part: PartPlan; areas: readonly DrawnArea[]; width: number; height: number }) {
+export function PartThumb({
+  part,
+  areas,
+  width,
+  height,
+}: {
+  part: PartPlan;
+  areas: readonly DrawnArea[];
+  width: number;
+  height: number;
+}) {
   const view = fitBoxStill(boxRound(part.ring), { width, height });
   return (
     <Svg width={width} height={height} aria-hidden>

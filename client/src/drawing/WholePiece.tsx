@@ -56,7 +56,13 @@ function Drawn({ picture, width, height }: { picture: Picture; width: number; he
     <Svg width={width} height={height} role="img" aria-label={text('The whole piece')}>
       <G transform={transformOf(view, height)}>
         {picture.patches.map(({ colour: paint, points, back }, index) => (
-          <Path key={index} d={ringPath(points)} fill={back ? colour.ground : paint} stroke={back ? colour.hairline : paint} strokeWidth={0.6 * view.mmPerDp} />
+          <Path
+            key={index}
+            d={ringPath(points)}
+            fill={back ? colour.ground : paint}
+            stroke={back ? colour.hairline : paint}
+            strokeWidth={0.6 * view.mmPerDp}
+          />
         ))}
         {picture.rims.map(({ points }, index) => (
           <Path key={index} d={openPath(points)} fill="none" stroke={colour.quiet} strokeWidth={view.mmPerDp} />
@@ -72,7 +78,10 @@ function Drawn({ picture, width, height }: { picture: Picture; width: number; he
 /** Half a degree for every dp of the finger. */
 const DEGREES_PER_DP = 0.5;
 
-function turnByDrag(current: () => { turnDeg: number; riseDeg: number }, set: (turned: { turnDeg: number; riseDeg: number }) => void) {
+function turnByDrag(
+  current: () => { turnDeg: number; riseDeg: number },
+  set: (turned: { turnDeg: number; riseDeg: number }) => void,
+) {
   let start = current();
   return PanResponder.create({
     onMoveShouldSetPanResponder: (_, { dx, dy }) => Math.hypot(dx, dy) > 4,
@@ -80,7 +89,10 @@ function turnByDrag(current: () => { turnDeg: number; riseDeg: number }, set: (t
       start = current();
     },
     onPanResponderMove: (_, { dx, dy }) =>
-      set({ turnDeg: Math.round(start.turnDeg + dx * DEGREES_PER_DP), riseDeg: Math.round(Math.max(-80, Math.min(80, start.riseDeg + dy * DEGREES_PER_DP))) }),
+      set({
+        turnDeg: Math.round(start.turnDeg + dx * DEGREES_PER_DP),
+        riseDeg: Math.round(Math.max(-80, Math.min(80, start.riseDeg + dy * DEGREES_PER_DP))),
+      }),
   });
 }
 

@@ -30,9 +30,15 @@ it('keeps the place under the finger where it is when zooming, and follows a dra
   const view = fitBox(BOX, FRAME);
   const at = { x: 100, y: 60 };
   const held = { x: view.x + at.x * view.mmPerDp, y: view.y + (FRAME.height - at.y) * view.mmPerDp };
-  expect(onScreen(zoomBy(view, 3, at, FRAME, view.mmPerDp), held.x, held.y)).toEqual({ x: expect.closeTo(100, 6), y: expect.closeTo(60, 6) });
+  expect(onScreen(zoomBy(view, 3, at, FRAME, view.mmPerDp), held.x, held.y)).toEqual({
+    x: expect.closeTo(100, 6),
+    y: expect.closeTo(60, 6),
+  });
   expect(zoomBy(view, 1e-9, at, FRAME, view.mmPerDp).mmPerDp).toBeCloseTo(2 * view.mmPerDp);
-  expect(onScreen(panBy(view, 30, -20), held.x, held.y)).toEqual({ x: expect.closeTo(130, 6), y: expect.closeTo(40, 6) });
+  expect(onScreen(panBy(view, 30, -20), held.x, held.y)).toEqual({
+    x: expect.closeTo(130, 6),
+    y: expect.closeTo(40, 6),
+  });
 });
 
 it('draws a tape beside its line, between two distances', () => {

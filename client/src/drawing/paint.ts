@@ -20,7 +20,10 @@ function finishIn(plan: Plan, part: string, code: string, stage: number): string
     .slice(0, stage)
     .findLast(
       ({ pictures, layer }) =>
-        layer !== 'clear' && pictures.some((picture) => picture.part === part && picture.areas.some((area) => area.code === code && area.open)),
+        layer !== 'clear' &&
+        pictures.some(
+          (picture) => picture.part === part && picture.areas.some((area) => area.code === code && area.open),
+        ),
     );
   return last?.finish ?? null;
 }

@@ -31,7 +31,12 @@ export function placeOfCode(points: readonly Place[], index: number): Coordinate
 }
 
 /** The part of a line between two distances along it, shifted to one side; mm. Its places carry their distances. */
-export function stripAlong(points: readonly (readonly [number, number, number])[], from: number, to: number, shift: number): Coordinates[] {
+export function stripAlong(
+  points: readonly (readonly [number, number, number])[],
+  from: number,
+  to: number,
+  shift: number,
+): Coordinates[] {
   const strip: Coordinates[] = [];
   for (let index = 1; index < points.length; index++) {
     const [a, b] = [points[index - 1]!, points[index]!];
@@ -42,7 +47,10 @@ export function stripAlong(points: readonly (readonly [number, number, number])[
     if (end <= start) continue;
     const offset = (at: number): Coordinates => {
       const share = (at - a[2]) / (b[2] - a[2]);
-      return [a[0] + share * (b[0] - a[0]) - (shift * (b[1] - a[1])) / length, a[1] + share * (b[1] - a[1]) + (shift * (b[0] - a[0])) / length];
+      return [
+        a[0] + share * (b[0] - a[0]) - (shift * (b[1] - a[1])) / length,
+        a[1] + share * (b[1] - a[1]) + (shift * (b[0] - a[0])) / length,
+      ];
     };
     if (strip.length === 0) strip.push(offset(start));
     strip.push(offset(end));

@@ -24,7 +24,10 @@ const CLOSEST_MM_PER_DP = 0.01;
 
 /** Shows a whole box in a frame, centred. */
 export function fitBox(box: SheetBox, frame: Frame): View {
-  const inner = { width: Math.max(1, frame.width - 2 * MARGIN_DP), height: Math.max(1, frame.height - MARGIN_DP - BELOW_DP) };
+  const inner = {
+    width: Math.max(1, frame.width - 2 * MARGIN_DP),
+    height: Math.max(1, frame.height - MARGIN_DP - BELOW_DP),
+  };
   const mmPerDp = Math.max((box.maxX - box.minX) / inner.width, (box.maxY - box.minY) / inner.height, 1e-6);
   return {
     x: (box.minX + box.maxX) / 2 - (frame.width * mmPerDp) / 2,
@@ -40,12 +43,24 @@ export const heightFor = (box: SheetBox, width: number): number =>
 /** Shows a whole box in a small still frame, with a hair of room. */
 export function fitBoxStill(box: SheetBox, frame: Frame): View {
   const room = 4;
-  const mmPerDp = Math.max((box.maxX - box.minX) / (frame.width - room), (box.maxY - box.minY) / (frame.height - room), 1e-6);
-  return { x: (box.minX + box.maxX) / 2 - (frame.width * mmPerDp) / 2, y: (box.minY + box.maxY) / 2 - (frame.height * mmPerDp) / 2, mmPerDp };
+  const mmPerDp = Math.max(
+    (box.maxX - box.minX) / (frame.width - room),
+    (box.maxY - box.minY) / (frame.height - room),
+    1e-6,
+  );
+  return {
+    x: (box.minX + box.maxX) / 2 - (frame.width * mmPerDp) / 2,
+    y: (box.minY + box.maxY) / 2 - (frame.height * mmPerDp) / 2,
+    mmPerDp,
+  };
 }
 
 /** Moves the view by a drag of the finger, dp. */
-export const panBy = (view: View, dx: number, dy: number): View => ({ ...view, x: view.x - dx * view.mmPerDp, y: view.y + dy * view.mmPerDp });
+export const panBy = (view: View, dx: number, dy: number): View => ({
+  ...view,
+  x: view.x - dx * view.mmPerDp,
+  y: view.y + dy * view.mmPerDp,
+});
 
 /**
  * Zooms about a place in the frame.
@@ -73,7 +88,8 @@ export function handleAt(
   [x, y]: readonly [number, number],
   mmPerDp: number,
 ): string | null {
-  const away = ({ place }: { readonly place: readonly [number, number] }) => Math.hypot(place[0] - x, place[1] - y) / mmPerDp;
+  const away = ({ place }: { readonly place: readonly [number, number] }) =>
+    Math.hypot(place[0] - x, place[1] - y) / mmPerDp;
   const nearest = [...handles].sort((a, b) => away(a) - away(b))[0];
   return nearest && away(nearest) <= GRAB_DP ? nearest.key : null;
 }

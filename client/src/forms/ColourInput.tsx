@@ -2,7 +2,15 @@ import { createElement } from 'react';
 import { measure } from '@/theme/theme';
 
 /** The colour picker of the browser, as a swatch one can tap; typed text and picked colour are the same value. */
-export function ColourInput({ label, value, onChange }: { label: string; value: string; onChange: (hex: string) => void }) {
+export function ColourInput({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  onChange: (hex: string) => void;
+}) {
   const sound = /^#[0-9a-f]{6}$/i.test(value) ? value : '#888888';
   return createElement('input', {
     type: 'color',
@@ -10,6 +18,13 @@ export function ColourInput({ label, value, onChange }: { label: string; value: 
     title: label,
     value: sound,
     onChange: (event: { target: { value: string } }) => onChange(event.target.value),
-    style: { width: measure.target, height: measure.target, padding: 0, border: 'none', background: 'none', cursor: 'pointer' },
+    style: {
+      width: measure.target,
+      height: measure.target,
+      padding: 0,
+      border: 'none',
+      background: 'none',
+      cursor: 'pointer',
+    },
   });
 }

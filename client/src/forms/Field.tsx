@@ -26,7 +26,20 @@ interface TypedProps {
 }
 
 /** A typed value with its unit, and what is wrong with it right below. */
-export function Typed({ label, value, onChange, onBlur, fault, hint, unit, multiline, whole = false, keys = 'default', secret = false, testID }: TypedProps) {
+export function Typed({
+  label,
+  value,
+  onChange,
+  onBlur,
+  fault,
+  hint,
+  unit,
+  multiline,
+  whole = false,
+  keys = 'default',
+  secret = false,
+  testID,
+}: TypedProps) {
   const faultWords = useFaultWords();
   const { text } = useWords();
   const shown = text(label);
@@ -34,7 +47,13 @@ export function Typed({ label, value, onChange, onBlur, fault, hint, unit, multi
   // What was understood of a decimal comma stands beside it.
   const isNumber = (keys === 'numeric' || unit !== undefined) && decimalPointOf(value).ok;
   return (
-    <View style={whole ? styles.whole : [styles.field, { flexBasis: Math.max(measure.typed, measure.labelSides + shown.length * measure.letter) }]}>
+    <View
+      style={
+        whole
+          ? styles.whole
+          : [styles.field, { flexBasis: Math.max(measure.typed, measure.labelSides + shown.length * measure.letter) }]
+      }
+    >
       <TextInput
         mode="outlined"
         label={shown}

@@ -13,4 +13,6 @@ export const KeptNote = ({ kept: { restored, startOver } }: { readonly kept: Kep
     </View>
   ) : null;
 
-const styles = StyleSheet.create({ note: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.small } });
+const styles = StyleSheet.create({
+  note: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.small },
+});

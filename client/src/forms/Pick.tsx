@@ -91,7 +91,13 @@ const styles = StyleSheet.create({
     borderRadius: measure.corner,
     backgroundColor: colour.sheet,
   },
-  option: { flexDirection: 'row', alignItems: 'center', gap: space.small, minHeight: measure.target, paddingHorizontal: space.middle },
+  option: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.small,
+    minHeight: measure.target,
+    paddingHorizontal: space.middle,
+  },
   chosen: { backgroundColor: colour.ground, borderLeftWidth: 4, borderLeftColor: colour.calm },
   word: { flex: 1, fontFamily: font.label, fontSize: size.base, color: colour.ink },
 });

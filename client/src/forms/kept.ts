@@ -62,7 +62,12 @@ export interface KeptForm {
 /** Keeps what is typed into a form. */
 export function useKeptForm<F extends FieldValues, T>(
   key: string,
-  { watch, reset, getValues, formState }: Pick<UseFormReturn<F, unknown, T>, 'watch' | 'reset' | 'getValues' | 'formState'>,
+  {
+    watch,
+    reset,
+    getValues,
+    formState,
+  }: Pick<UseFormReturn<F, unknown, T>, 'watch' | 'reset' | 'getValues' | 'formState'>,
 ): KeptForm {
   // What the form was opened with, also after it was filled anew from typical figures.
   const [of] = useState(() => JSON.stringify(formState.defaultValues ?? {}));
@@ -89,7 +94,10 @@ export function useKeptForm<F extends FieldValues, T>(
 }
 
 /** State of a form that is kept as it is typed. */
-export function useKeptState<T>(key: string, initial: () => T): readonly [T, (change: (now: T) => T) => void, KeptForm] {
+export function useKeptState<T>(
+  key: string,
+  initial: () => T,
+): readonly [T, (change: (now: T) => T) => void, KeptForm] {
   const first = useRef<T>(undefined);
   first.current ??= initial();
   const of = JSON.stringify(first.current);

@@ -8,5 +8,11 @@ interface SchemaOf<Values> {
 }
 
 /** Checks a form by a schema whose input are the typed texts and whose output are the values. */
-export const resolverOf = <Fields extends FieldValues, Values>(schema: SchemaOf<Values>): Resolver<Fields, unknown, Values> =>
-  valibotResolver(schema as unknown as v.GenericSchema<Fields, FieldValues>) as unknown as Resolver<Fields, unknown, Values>;
+export const resolverOf = <Fields extends FieldValues, Values>(
+  schema: SchemaOf<Values>,
+): Resolver<Fields, unknown, Values> =>
+  valibotResolver(schema as unknown as v.GenericSchema<Fields, FieldValues>) as unknown as Resolver<
+    Fields,
+    unknown,
+    Values
+  >;

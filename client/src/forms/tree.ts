@@ -1,8 +1,17 @@
-import { pathText, readLength, readNumber, type Fault, type LengthContext, type Message, firstItem } from '@lintrel/core';
+import {
+  pathText,
+  readLength,
+  readNumber,
+  type Fault,
+  type LengthContext,
+  type Message,
+  firstItem,
+} from '@lintrel/core';
 import { lengthText } from './lengthText';
 
 /** Plain data in which every number is the text that was typed for it. */
-export type TypedTree = string | boolean | null | undefined | readonly TypedTree[] | { readonly [key: string]: TypedTree };
+export type TypedTree =
+  string | boolean | null | undefined | readonly TypedTree[] | { readonly [key: string]: TypedTree };
 
 export type TreeKeys = readonly (string | number)[];
 
@@ -39,19 +48,33 @@ export function typedTree(value: unknown, unit: 'mm' | 'in', keys: TreeKeys = []
 }
 
 /** Reads texts back into data; what cannot be read is told at its place. */
-export function readTree(tree: TypedTree, context: LengthContext, keys: TreeKeys = []): { readonly value: unknown; readonly faults: readonly Fault[] } {
-  if (typeof tree === 'string') return WORDS.has(keyOf(keys)) ? { value: tree, faults: [] } : readMeasure(tree, context, keys);
+export function readTree(
+  tree: TypedTree,
+  context: LengthContext,
+  keys: TreeKeys = [],
+): { readonly value: unknown; readonly faults: readonly Fault[] } {
+  if (typeof tree === 'string')
+    return WORDS.has(keyOf(keys)) ? { value: tree, faults: [] } : readMeasure(tree, context, keys);
   if (tree === null || typeof tree !== 'object') return { value: tree, faults: [] };
   if (Array.isArray(tree)) {
     const items = tree.map((item, index) => readTree(item as TypedTree, context, [...keys, index]));
     return { value: items.map(({ value }) => value), faults: items.flatMap(({ faults }) => faults) };
   }
-  const entries = Object.entries(tree as { readonly [key: string]: TypedTree }).filter(([, item]) => item !== undefined);
+  const entries = Object.entries(tree as { readonly [key: string]: TypedTree }).filter(
+    ([, item]) => item !== undefined,
+  );
   const items = entries.map(([key, item]) => [key, readTree(item, context, [...keys, key])] as const);
-  return { value: Object.fromEntries(items.map(([key, { value }]) => [key, value])), faults: items.flatMap(([, { faults }]) => faults) };
+  return {
+    value: Object.fromEntries(items.map(([key, { value }]) => [key, value])),
+    faults: items.flatMap(([, { faults }]) => faults),
+  };
 }
 
-function readMeasure(text: string, context: LengthContext, keys: TreeKeys): { readonly value: number; readonly faults: readonly Fault[] } {
+function readMeasure(
+  text: string,
+  context: LengthContext,
+  keys: TreeKeys,
+): { readonly value: number; readonly faults: readonly Fault[] } {
   const refuse = (why: Message) => ({ value: 0, faults: [{ path: pathText(keys), ...why }] });
   const reading = isPlain(keys) ? readNumber(text) : readLength(text, context);
   return reading.ok ? { value: reading.value, faults: [] } : refuse(reading.why);
@@ -65,10 +88,12 @@ export const treeAt = (tree: TypedTree, keys: TreeKeys): TypedTree =>
 export function withTree(tree: TypedTree, keys: TreeKeys, value: TypedTree): TypedTree {
   if (keys.length === 0) return value;
   const [key, rest] = [firstItem(keys), keys.slice(1)];
-  if (typeof key === 'number') return (tree as readonly TypedTree[]).map((item, index) => (index === key ? withTree(item, rest, value) : item));
+  if (typeof key === 'number')
+    return (tree as readonly TypedTree[]).map((item, index) => (index === key ? withTree(item, rest, value) : item));
   const node = (tree ?? {}) as Record<string, TypedTree>;
   return { ...node, [key]: withTree(node[key] as TypedTree, rest, value) };
 }
 
 /** A list without one of its entries. */
-export const without = <T>(items: readonly T[], index: number): readonly T[] => items.filter((_, other) => other !== index);
+export const without = <T>(items: readonly T[], index: number): readonly T[] =>
+  items.filter((_, other) => other !== index);

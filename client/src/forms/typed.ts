@@ -1,4 +1,12 @@
-import { readHumidity, readLength, readNumber, readTemperature, faultText, type LengthContext, type Reading } from '@lintrel/core';
+import {
+  readHumidity,
+  readLength,
+  readNumber,
+  readTemperature,
+  faultText,
+  type LengthContext,
+  type Reading,
+} from '@lintrel/core';
 import * as v from 'valibot';
 
 /** Schema of a field: typed text, read by a reader of core, then checked by a schema of core. */
@@ -17,13 +25,20 @@ function typed<T>(read: (text: string) => Reading<T>, then: v.GenericSchema<T, T
 
 /** What a form opens with: figures as they are typed, the rest as it is. */
 export const typedTexts = (values: object): Record<string, unknown> =>
-  Object.fromEntries(Object.entries(values).map(([name, value]: [string, unknown]) => [name, typeof value === 'number' ? String(value) : value]));
+  Object.fromEntries(
+    Object.entries(values).map(([name, value]: [string, unknown]) => [
+      name,
+      typeof value === 'number' ? String(value) : value,
+    ]),
+  );
 
 /** A typed length, mm. */
-export const typedLength = (then: v.GenericSchema<number, number>, context: LengthContext = {}) => typed((text) => readLength(text, context), then);
+export const typedLength = (then: v.GenericSchema<number, number>, context: LengthContext = {}) =>
+  typed((text) => readLength(text, context), then);
 
 /** A typed temperature, °C; a bare number is in the unit of the person. */
-export const typedTemperature = (then: v.GenericSchema<number, number>, bare: 'C' | 'F' = 'C') => typed((text) => readTemperature(text, bare), then);
+export const typedTemperature = (then: v.GenericSchema<number, number>, bare: 'C' | 'F' = 'C') =>
+  typed((text) => readTemperature(text, bare), then);
 
 /** A typed humidity, %. */
 export const typedHumidity = (then: v.GenericSchema<number, number>) => typed(readHumidity, then);

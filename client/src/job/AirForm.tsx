@@ -68,7 +68,10 @@ const PLACE_OPTIONS: readonly { readonly value: Place; readonly label: string }[
 ];
 
 /** The form as it is filled for a climate: places with no air of their own show that of where it is sprayed. */
-function fieldsOf({ airC: here, rhPercent: rh, surfaceC, movement: moves, taped, left }: Climate, unit: 'C' | 'F'): Fields {
+function fieldsOf(
+  { airC: here, rhPercent: rh, surfaceC, movement: moves, taped, left }: Climate,
+  unit: 'C' | 'F',
+): Fields {
   return {
     airC: temperatureText(here, unit),
     rhPercent: String(rh),
@@ -109,7 +112,8 @@ export function AirForm({ climate, onChange }: { climate: Climate; onChange: (cl
   // Back in the same air, what was typed for elsewhere is let go: it may be wrong, and would be in the way.
   const settle = (of: 'taped' | 'left', place: Place) => {
     const plain = fieldsOf({ ...climate, [of]: undefined }, unit);
-    if (place === 'same') for (const name of [`${of}C`, `${of}Rh`] as const) setValue(name, plain[name], { shouldValidate: true });
+    if (place === 'same')
+      for (const name of [`${of}C`, `${of}Rh`] as const) setValue(name, plain[name], { shouldValidate: true });
     setValue(of, place, { shouldDirty: true });
   };
   return (
@@ -126,14 +130,24 @@ export function AirForm({ climate, onChange }: { climate: Climate; onChange: (cl
         options={AIR_MOVEMENTS.map((value) => ({ value, label: MOVES[value] }))}
         onChange={(value) => setValue('movement', value, { shouldDirty: true })}
       />
-      <Choice label="Taped" value={watch('taped')} options={PLACE_OPTIONS} onChange={(place) => settle('taped', place)} />
+      <Choice
+        label="Taped"
+        value={watch('taped')}
+        options={PLACE_OPTIONS}
+        onChange={(place) => settle('taped', place)}
+      />
       {watch('taped') === 'other' ? (
         <View style={styles.row}>
           <Field control={control} name="tapedC" label="Air there" unit={`°${unit}`} />
           <Field control={control} name="tapedRh" label="Humidity there" unit="%" keys="numeric" />
         </View>
       ) : null}
-      <Choice label="Left to dry" value={watch('left')} options={PLACE_OPTIONS} onChange={(place) => settle('left', place)} />
+      <Choice
+        label="Left to dry"
+        value={watch('left')}
+        options={PLACE_OPTIONS}
+        onChange={(place) => settle('left', place)}
+      />
       {watch('left') === 'other' ? (
         <>
           <View style={styles.row}>

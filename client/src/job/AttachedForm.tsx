@@ -9,15 +9,25 @@ import { Body, Small } from '@/ui/Words';
 export function AttachedForm({ others }: { others: Design['parts'] }) {
   const { tree, put } = useTree();
   const attached = (treeAt(tree, ['attached']) ?? []) as readonly string[];
-  const toggle = (id: string) => put(['attached'], attached.includes(id) ? attached.filter((one) => one !== id) : [...attached, id]);
+  const toggle = (id: string) =>
+    put(['attached'], attached.includes(id) ? attached.filter((one) => one !== id) : [...attached, id]);
   return (
     <>
-      <Small>Parts that stay on it while it is painted are covered against its spray; parts taken off are not. Tap those that stay on.</Small>
+      <Small>
+        Parts that stay on it while it is painted are covered against its spray; parts taken off are not. Tap those that
+        stay on.
+      </Small>
       <Rows>
         {others.map(({ id, name }) => {
           const on = attached.includes(id);
           return (
-            <Row key={id} label={phrase`Attached to ${name}: ${on ? 'yes' : 'no'}`} chosen={on} onPress={() => toggle(id)} testID={`attached-${id}`}>
+            <Row
+              key={id}
+              label={phrase`Attached to ${name}: ${on ? 'yes' : 'no'}`}
+              chosen={on}
+              onPress={() => toggle(id)}
+              testID={`attached-${id}`}
+            >
               <Body>{name}</Body>
               <Small>{on ? 'stays on' : 'taken off'}</Small>
             </Row>

@@ -1,4 +1,13 @@
-import { restingAir, returnToService, dryingBuildUm, finishesById, SERVICES, showMinutes, type JobKind, type Service } from '@lintrel/core';
+import {
+  restingAir,
+  returnToService,
+  dryingBuildUm,
+  finishesById,
+  SERVICES,
+  showMinutes,
+  type JobKind,
+  type Service,
+} from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useJob } from './JobContext';
 import { Row, Rows } from '@/ui/Row';
@@ -14,7 +23,8 @@ const SERVICE_WORDS: Readonly<Record<Service, string>> = {
 };
 
 /** What each kind of job goes back to. */
-const asked = (kind: JobKind, service: Service): boolean => (service === 'water' ? kind === 'boat' : service === 'flight' ? kind === 'aircraft' : true);
+const asked = (kind: JobKind, service: Service): boolean =>
+  service === 'water' ? kind === 'boat' : service === 'flight' ? kind === 'aircraft' : true;
 
 /** When the piece may go back to work: what is cured last decides. */
 export function BackToWork() {
@@ -23,7 +33,9 @@ export function BackToWork() {
   const finishes = finishesById(shelf);
   const films = plan.stages.flatMap((stage) => {
     const finish = finishes.get(stage.finish);
-    const lastMin = Math.max(...plan.steps.filter(({ kind, stage: of }) => kind === 'coat' && of === stage.number).map(({ endMin }) => endMin));
+    const lastMin = Math.max(
+      ...plan.steps.filter(({ kind, stage: of }) => kind === 'coat' && of === stage.number).map(({ endMin }) => endMin),
+    );
     if (!finish || !Number.isFinite(lastMin)) return [];
     return returnToService(finish, dryingBuildUm(finish, stage.coats), restingAir(design.climate)).map((back) => ({
       ...back,
@@ -48,7 +60,10 @@ export function BackToWork() {
   return (
     <Panel>
       <Heading>Back to work</Heading>
-      <Small>After the end of the job (estimates by rule of thumb; the data sheets have the last word, and on aircraft whoever releases it).</Small>
+      <Small>
+        After the end of the job (estimates by rule of thumb; the data sheets have the last word, and on aircraft
+        whoever releases it).
+      </Small>
       <Rows>
         {rows.map(({ service, when, state }) => (
           <Row key={service} label={SERVICE_WORDS[service]} testID="back-to-work">

@@ -32,7 +32,13 @@ export const BoothButton = ({
       disabled={disabled}
       onPress={onPress}
       testID={testID}
-      style={[styles.button, rank !== 'other' && styles.first, rank === 'main' && styles.main, rank === 'calm' && styles.calm, disabled && styles.disabled]}
+      style={[
+        styles.button,
+        rank !== 'other' && styles.first,
+        rank === 'main' && styles.main,
+        rank === 'calm' && styles.calm,
+        disabled && styles.disabled,
+      ]}
     >
       <Text style={[styles.word, rank === 'main' && styles.wordMain, rank === 'calm' && styles.wordCalm]}>{label}</Text>
     </Pressable>

@@ -23,11 +23,26 @@ export interface CurveProps {
 }
 
 /** A curve over even steps, as wide as there is room. */
-export default function Curve({ title, spoken, values, labels, decimals, fromZero = false, segments, testID }: CurveProps) {
+export default function Curve({
+  title,
+  spoken,
+  values,
+  labels,
+  decimals,
+  fromZero = false,
+  segments,
+  testID,
+}: CurveProps) {
   const { text } = useWords();
   const [width, setWidth] = useState(0);
   return (
-    <View style={styles.chart} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)} testID={testID} role="img" aria-label={text(spoken)}>
+    <View
+      style={styles.chart}
+      onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
+      testID={testID}
+      role="img"
+      aria-label={text(spoken)}
+    >
       <Small>{title}</Small>
       {width > 0 && values.length > 1 ? (
         <LineChart

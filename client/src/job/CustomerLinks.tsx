@@ -18,7 +18,11 @@ export function CustomerLinks({ job }: { job: string }) {
   const client = useQueryClient();
   const mayPlan = useIsAllowed()('plan');
   const [made, setMade] = useState<string | null>(null);
-  const links = useQuery({ queryKey: ['links', job], queryFn: () => request('GET', `/jobs/${job}/links`, linksSchema), enabled: mayPlan });
+  const links = useQuery({
+    queryKey: ['links', job],
+    queryFn: () => request('GET', `/jobs/${job}/links`, linksSchema),
+    enabled: mayPlan,
+  });
   const again = () => client.invalidateQueries({ queryKey: ['links', job] });
   const make = useMutation({
     mutationFn: () => request('POST', `/jobs/${job}/links`, newLinkSchema, {}),
@@ -32,10 +36,18 @@ export function CustomerLinks({ job }: { job: string }) {
   return (
     <Panel>
       <Heading>For the customer</Heading>
-      <Small>An address that shows the final look and the stages, without prices or names. Whoever has it can look.</Small>
+      <Small>
+        An address that shows the final look and the stages, without prices or names. Whoever has it can look.
+      </Small>
       {made ? <SecretAddress address={made} testID="customer-link" /> : null}
       {make.error ? <Notice level="stop" text={make.error.message} /> : null}
-      <Action label="Make an address" icon="plus" busy={make.isPending} onPress={() => make.mutate()} testID="make-link" />
+      <Action
+        label="Make an address"
+        icon="plus"
+        busy={make.isPending}
+        onPress={() => make.mutate()}
+        testID="make-link"
+      />
       {(links.data?.links ?? []).map(({ id, madeAt, madeBy }) => (
         <View key={id} style={styles.link} testID="link">
           <View style={styles.grow}>
@@ -48,4 +60,7 @@ export function CustomerLinks({ job }: { job: string }) {
   );
 }
 
-const styles = StyleSheet.create({ link: { flexDirection: 'row', alignItems: 'center', gap: space.small }, grow: { flex: 1 } });
+const styles = StyleSheet.create({
+  link: { flexDirection: 'row', alignItems: 'center', gap: space.small },
+  grow: { flex: 1 },
+});

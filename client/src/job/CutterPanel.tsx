@@ -31,8 +31,17 @@ export function CutterPanel({ job, widthMm }: { job: string; widthMm: number | n
   const trouble = send.error ?? cancel.error ?? error;
   return (
     <>
-      <Small>A simulated cutter comes with Lintrel; a real one that speaks the same takes its place. It cuts along the lines on film as wide as above.</Small>
-      <Action label="Send to the cutter" disabled={cutting || widthMm === null} busy={send.isPending} onPress={() => send.mutate()} testID="send-cutter" />
+      <Small>
+        A simulated cutter comes with Lintrel; a real one that speaks the same takes its place. It cuts along the lines
+        on film as wide as above.
+      </Small>
+      <Action
+        label="Send to the cutter"
+        disabled={cutting || widthMm === null}
+        busy={send.isPending}
+        onPress={() => send.mutate()}
+        testID="send-cutter"
+      />
       {state ? (
         <>
           <View testID="cut-state">
@@ -40,7 +49,11 @@ export function CutterPanel({ job, widthMm }: { job: string; widthMm: number | n
           </View>
           {state.state === 'cutting' ? (
             <>
-              <ProgressBar progress={state.of === 0 ? 0 : state.done / state.of} color={colour.calm} accessibilityLabel={text('How far it is')} />
+              <ProgressBar
+                progress={state.of === 0 ? 0 : state.done / state.of}
+                color={colour.calm}
+                accessibilityLabel={text('How far it is')}
+              />
               <Action label="Stop it" icon="close" onPress={() => cancel.mutate()} testID="stop-cutter" />
             </>
           ) : null}
@@ -64,10 +77,19 @@ const STATES: Readonly<Record<CutState['state'], (state: CutState) => string>> =
   cutting: ({ done, of }) => phrase`Cutting: ${done} of ${of}`,
   done: ({ of }) => phrase`Done: all ${of} are cut`,
   cancelled: ({ done, of }) => phrase`Stopped after ${done} of ${of}. What is cut is good; the rest is not begun.`,
-  'out-of-sheet': ({ done, of }) => phrase`Out of sheet after ${done} of ${of}: put a new one in, or take narrower film, and send again.`,
-  broken: ({ done, of }) => phrase`The line to the cutter broke after ${done} of ${of}. Look at the sheet before you send again.`,
+  'out-of-sheet': ({ done, of }) =>
+    phrase`Out of sheet after ${done} of ${of}: put a new one in, or take narrower film, and send again.`,
+  broken: ({ done, of }) =>
+    phrase`The line to the cutter broke after ${done} of ${of}. Look at the sheet before you send again.`,
 };
 
 const styles = StyleSheet.create({
-  picture: { width: '100%', height: 220, borderWidth: measure.hairline, borderColor: colour.hairline, borderRadius: measure.corner, marginTop: space.small },
+  picture: {
+    width: '100%',
+    height: 220,
+    borderWidth: measure.hairline,
+    borderColor: colour.hairline,
+    borderRadius: measure.corner,
+    marginTop: space.small,
+  },
 });

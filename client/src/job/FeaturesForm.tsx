@@ -53,14 +53,18 @@ export function FeaturesForm() {
   };
   return (
     <>
-      {features.length === 0 ? <Body>Holes and windows, rivets, creases, rough places, and places no tape may touch.</Body> : null}
+      {features.length === 0 ? (
+        <Body>Holes and windows, rivets, creases, rough places, and places no tape may touch.</Body>
+      ) : null}
       {features.map((feature, index) => (
         <View key={String(feature.id)} style={styles.entry}>
           <Pick
             label={phrase`Feature ${index + 1}`}
             value={feature.kind as FeatureKind}
             options={FEATURE_KINDS.map((value) => ({ value, label: FEATURE_NAMES[value] }))}
-            onChange={(kind) => put([...at, index], { kind, id: feature.id, name: feature.name, datum: feature.datum, ...rest(kind) })}
+            onChange={(kind) =>
+              put([...at, index], { kind, id: feature.id, name: feature.name, datum: feature.datum, ...rest(kind) })
+            }
           />
           <View style={styles.row}>
             <TreeField at={[...at, index, 'name']} label="Name" testID={`feature-name-${index}`} />

@@ -58,7 +58,13 @@ export function JobProvider({ id, children }: PropsWithChildren<{ id: string }>)
   useEffect(() => void readKept(store, id).then((read) => setKept({ of: id, job: read })), [id]);
   if (!job.data || !shelf.data || kept?.of !== id) {
     const error = job.error ?? shelf.error;
-    return <Waiting what="the job" error={error} retry={<Action label="Try again" onPress={() => void Promise.all([job.refetch(), shelf.refetch()])} />} />;
+    return (
+      <Waiting
+        what="the job"
+        error={error}
+        retry={<Action label="Try again" onPress={() => void Promise.all([job.refetch(), shelf.refetch()])} />}
+      />
+    );
   }
   return (
     <Loaded key={id} id={id} first={job.data} kept={kept.job} shelf={shelf.data}>
@@ -174,8 +180,12 @@ function Loaded({ id, first, kept, shelf, children }: PropsWithChildren<LoadedPr
     } else saver.current?.rebase(saved.current.revision);
   };
   const followed = useSession(id, design, shelf);
-  const undo = history.past.length > 0 ? { said: history.past[history.past.length - 1]!.said, go: () => walk(stepBack) } : null;
-  const redo = history.future.length > 0 ? { said: history.future[history.future.length - 1]!.said, go: () => walk(stepForward) } : null;
+  const undo =
+    history.past.length > 0 ? { said: history.past[history.past.length - 1]!.said, go: () => walk(stepBack) } : null;
+  const redo =
+    history.future.length > 0
+      ? { said: history.future[history.future.length - 1]!.said, go: () => walk(stepForward) }
+      : null;
   const undoable = offered ? { said: offered, undo: () => walk(stepBack), dismiss: () => setOffered(null) } : null;
   return (
     <Context.Provider

@@ -14,7 +14,11 @@ import { Action } from '@/ui/Action';
 import { useJob } from './JobContext';
 
 const { title, scale } = newestDesignSchema.entries;
-const formSchema = v.object({ title, scale: typedNumber(scale), bodyM2: typedOrNone(v.nullable(numberBetween(0.001, 5000, 'm²'))) });
+const formSchema = v.object({
+  title,
+  scale: typedNumber(scale),
+  bodyM2: typedOrNone(v.nullable(numberBetween(0.001, 5000, 'm²'))),
+});
 type Values = v.InferOutput<typeof formSchema>;
 
 interface Fields {
@@ -24,11 +28,21 @@ interface Fields {
 }
 
 /** Name of the job, and its scale if it is a model. */
-export function JobForm({ design, onChange }: { design: Design; onChange: (values: Pick<Design, 'title' | 'scale' | 'bodyM2'>) => void }) {
+export function JobForm({
+  design,
+  onChange,
+}: {
+  design: Design;
+  onChange: (values: Pick<Design, 'title' | 'scale' | 'bodyM2'>) => void;
+}) {
   const { id } = useJob();
   const form = useForm<Fields, unknown, Values>({
     resolver: resolverOf<Fields, Values>(formSchema),
-    values: { title: design.title, scale: String(design.scale), bodyM2: design.bodyM2 === undefined ? '' : String(design.bodyM2) },
+    values: {
+      title: design.title,
+      scale: String(design.scale),
+      bodyM2: design.bodyM2 === undefined ? '' : String(design.bodyM2),
+    },
   });
   const { control, handleSubmit, formState } = form;
   const kept = useKeptForm(`job/${id}`, form);
@@ -37,12 +51,16 @@ export function JobForm({ design, onChange }: { design: Design; onChange: (value
     onChange({ ...values, bodyM2: bodyM2 ?? undefined });
   }, showFirstFault);
   // Asked for only where something beyond the parts stays clean.
-  const surrounded = design.parts.some(({ rims }) => rims?.some((rim) => rim.beyond !== 'free' && neighbourPart(rim) === null));
+  const surrounded = design.parts.some(({ rims }) =>
+    rims?.some((rim) => rim.beyond !== 'free' && neighbourPart(rim) === null),
+  );
   return (
     <View style={styles.form}>
       <KeptNote kept={kept} />
       <Field whole control={control} name="title" label="Name of the job" />
-      {design.kind === 'model' ? <Field whole control={control} name="scale" label="Scale, 1 to" keys="numeric" /> : null}
+      {design.kind === 'model' ? (
+        <Field whole control={control} name="scale" label="Scale, 1 to" keys="numeric" />
+      ) : null}
       {surrounded ? (
         <Field
           whole

@@ -24,17 +24,39 @@ export const LineDrawing = memo(function LineDrawing({ part, chosen, onLine, com
   const { say } = useWords();
   const overlay = (mmPerDp: number) => (
     <G>
-      {live ? <Path d={live.pieces.map(openPath).join('')} fill="none" stroke={colour.accent} strokeWidth={3 * mmPerDp} testID="live" /> : null}
+      {live ? (
+        <Path
+          d={live.pieces.map(openPath).join('')}
+          fill="none"
+          stroke={colour.accent}
+          strokeWidth={3 * mmPerDp}
+          testID="live"
+        />
+      ) : null}
       {comb ? <Comb bends={comb} mmPerDp={mmPerDp} /> : null}
     </G>
   );
   return (
     <View style={styles.fill}>
-      <PartDrawing part={part} areas={part.areas} codes="lines" help chosenLine={chosen} onLine={onLine} overlay={overlay} handles={handles} onDrag={onDrag} />
+      <PartDrawing
+        part={part}
+        areas={part.areas}
+        codes="lines"
+        help
+        chosenLine={chosen}
+        onLine={onLine}
+        overlay={overlay}
+        handles={handles}
+        onDrag={onDrag}
+      />
       {live ? (
         <View style={styles.note} pointerEvents="none" role="status">
           <Small tone={live.fault ? 'accent' : 'ink'}>
-            {live.fault ? phrase`There this line ${say(live.fault)}` : live.snap ? phrase`Drawn to: ${say(live.snap)}` : 'Free: drawn to nothing'}
+            {live.fault
+              ? phrase`There this line ${say(live.fault)}`
+              : live.snap
+                ? phrase`Drawn to: ${say(live.snap)}`
+                : 'Free: drawn to nothing'}
           </Small>
         </View>
       ) : null}
@@ -44,5 +66,11 @@ export const LineDrawing = memo(function LineDrawing({ part, chosen, onLine, com
 
 const styles = StyleSheet.create({
   fill: { flex: 1 },
-  note: { position: 'absolute', left: space.small, bottom: space.small, padding: space.tight, backgroundColor: colour.sheet },
+  note: {
+    position: 'absolute',
+    left: space.small,
+    bottom: space.small,
+    padding: space.tight,
+    backgroundColor: colour.sheet,
+  },
 });

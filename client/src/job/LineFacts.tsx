@@ -32,8 +32,18 @@ export function LineFacts({ line, analysis, fits, unit, scale }: LineFactsProps)
         <Figure label="Length" value={showBoth(line.lengthMm, unit, scale)} />
         <Figure label="Tightest bend" value={line.tightest ? phrase`radius ${show(line.tightest.radiusMm)}` : 'none'} />
         {line.tightest ? <Figure label="at" value={show(line.tightest.at)} /> : null}
-        <Figure label="Changes its bend" value={line.inflections.length === 0 ? 'never' : phrase`at ${line.inflections.slice(0, 4).map(show).join(', ')}`} />
-        {line.corners.length > 0 ? <Figure label="Corners, where a run ends" value={phrase`at ${line.corners.slice(0, 4).map(show).join(', ')}`} /> : null}
+        <Figure
+          label="Changes its bend"
+          value={
+            line.inflections.length === 0 ? 'never' : phrase`at ${line.inflections.slice(0, 4).map(show).join(', ')}`
+          }
+        />
+        {line.corners.length > 0 ? (
+          <Figure
+            label="Corners, where a run ends"
+            value={phrase`at ${line.corners.slice(0, 4).map(show).join(', ')}`}
+          />
+        ) : null}
       </View>
       {line.crosses.map((met, index) => (
         <Small key={index} tone="ink">
@@ -65,7 +75,8 @@ export function LineFacts({ line, analysis, fits, unit, scale }: LineFactsProps)
 /** Whether the line wavers, in words. */
 function Fairness({ analysis, unit }: { analysis: LineAnalysis | null; unit: 'mm' | 'in' }) {
   if (!analysis) return <Small>Looking whether it runs fair …</Small>;
-  if (analysis.wiggles.length === 0) return <Small tone="calm">Runs fair: no wiggle the eye would catch (estimate)</Small>;
+  if (analysis.wiggles.length === 0)
+    return <Small tone="calm">Runs fair: no wiggle the eye would catch (estimate)</Small>;
   return (
     <View role="status">
       {analysis.wiggles.slice(0, 4).map(({ at, sizeMm, overMm }) => (
@@ -89,7 +100,8 @@ function widestWords(all: readonly LineFit[]): string {
       .sort((a, b) => b.widthMm - a.widthMm)
       .find((fit) => holds(fit[side]))?.tape;
   const [left, right] = [widest('left'), widest('right')];
-  if (!left && !right) return 'No tape with a crisp edge does the whole line: split the run at the tight bend, or cut the edge from film.';
+  if (!left && !right)
+    return 'No tape with a crisp edge does the whole line: split the run at the tight bend, or cut the edge from film.';
   return phrase`Widest crisp tape that does it: ${left ?? 'none'} above or left, ${right ?? 'none'} below or right`;
 }
 
@@ -98,11 +110,19 @@ function grouped(fits: readonly LineFit[]): { tapes: string; left: Fit; right: F
   const rows: { first: string; fit: LineFit }[] = [];
   for (const fit of fits) {
     const last = rows.at(-1);
-    const same = last && last.fit.kind === fit.kind && last.fit.left.verdict === fit.left.verdict && last.fit.right.verdict === fit.right.verdict;
+    const same =
+      last &&
+      last.fit.kind === fit.kind &&
+      last.fit.left.verdict === fit.left.verdict &&
+      last.fit.right.verdict === fit.right.verdict;
     if (same) last.fit = fit;
     else rows.push({ first: fit.tape, fit });
   }
-  return rows.map(({ first, fit: { tape, left, right } }) => ({ tapes: first === tape ? tape : phrase`${first} to ${tape}`, left, right }));
+  return rows.map(({ first, fit: { tape, left, right } }) => ({
+    tapes: first === tape ? tape : phrase`${first} to ${tape}`,
+    left,
+    right,
+  }));
 }
 
 function Verdict({ fit, unit }: { fit: Fit; unit: 'mm' | 'in' }) {

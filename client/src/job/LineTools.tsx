@@ -44,36 +44,67 @@ export function LineTools({
   onComb: (on: boolean) => void;
 }) {
   const { id, change } = useJob();
-  if (!made) return <Small>This part follows its opposite: change the line there, or detach the part under Piece.</Small>;
+  if (!made)
+    return <Small>This part follows its opposite: change the line there, or detach the part under Piece.</Small>;
   const go = (path: string) => router.push(`/job/${id}/${path}` as Href);
   const flag = (key: 'hidden' | 'locked') => {
     const { [key]: on, ...rest } = made;
     const changed = (on ? rest : { ...made, [key]: true }) as TrimLine;
-    void change((now) => withLine(now, partId, changed), { code: FLAGGED[key][on ? 'off' : 'on'], values: { name: made.name } });
+    void change((now) => withLine(now, partId, changed), {
+      code: FLAGGED[key][on ? 'off' : 'on'],
+      values: { name: made.name },
+    });
   };
   return (
     <View style={styles.tools}>
-      {made.locked ? null : <Action label="Change the measurements" icon="pencil-outline" onPress={() => go(`line/${partId}/${made.id}`)} />}
+      {made.locked ? null : (
+        <Action label="Change the measurements" icon="pencil-outline" onPress={() => go(`line/${partId}/${made.id}`)} />
+      )}
       <Action label="Stations" icon="ruler" onPress={() => go(`stations/${partId}/${line.id}`)} />
       <Action label={comb ? 'Hide the comb' : 'Show the comb'} icon="chart-bell-curve" onPress={() => onComb(!comb)} />
       <Action
         label="Copy"
         icon="content-copy"
-        onPress={() => void change((now) => withCopy(now, partId, made.id), { code: 'edit.line-copied', values: { name: made.name } })}
+        onPress={() =>
+          void change((now) => withCopy(now, partId, made.id), {
+            code: 'edit.line-copied',
+            values: { name: made.name },
+          })
+        }
       />
       <Action
         label="Up the list"
         icon="arrow-up"
-        onPress={() => void change((now) => withMoved(now, partId, made.id, -1), { code: 'edit.line-up', values: { name: made.name } })}
+        onPress={() =>
+          void change((now) => withMoved(now, partId, made.id, -1), {
+            code: 'edit.line-up',
+            values: { name: made.name },
+          })
+        }
       />
       <Action
         label="Down the list"
         icon="arrow-down"
-        onPress={() => void change((now) => withMoved(now, partId, made.id, 1), { code: 'edit.line-down', values: { name: made.name } })}
+        onPress={() =>
+          void change((now) => withMoved(now, partId, made.id, 1), {
+            code: 'edit.line-down',
+            values: { name: made.name },
+          })
+        }
       />
-      <Action label={made.hidden ? 'Show it' : 'Hide it'} icon={made.hidden ? 'eye-outline' : 'eye-off-outline'} onPress={() => flag('hidden')} />
-      <Action label={made.locked ? 'Unlock it' : 'Lock it'} icon={made.locked ? 'lock-open-outline' : 'lock-outline'} onPress={() => flag('locked')} />
-      {made.kind === 'sweep' && !made.locked && made.points.length > 3 ? <MakeFair partId={partId} line={made} /> : null}
+      <Action
+        label={made.hidden ? 'Show it' : 'Hide it'}
+        icon={made.hidden ? 'eye-outline' : 'eye-off-outline'}
+        onPress={() => flag('hidden')}
+      />
+      <Action
+        label={made.locked ? 'Unlock it' : 'Lock it'}
+        icon={made.locked ? 'lock-open-outline' : 'lock-outline'}
+        onPress={() => flag('locked')}
+      />
+      {made.kind === 'sweep' && !made.locked && made.points.length > 3 ? (
+        <MakeFair partId={partId} line={made} />
+      ) : null}
     </View>
   );
 }
@@ -96,7 +127,9 @@ function MakeFair({ partId, line }: { partId: string; line: LineOf<'sweep'> }) {
         unit={unit}
         value={most}
         onChange={setMost}
-        fault={mostMm === null ? faultText(reading.ok ? messageWithoutValues('ask.must-be-above') : reading.why) : undefined}
+        fault={
+          mostMm === null ? faultText(reading.ok ? messageWithoutValues('ask.must-be-above') : reading.why) : undefined
+        }
         testID="most"
       />
       <Body>
@@ -111,10 +144,13 @@ function MakeFair({ partId, line }: { partId: string; line: LineOf<'sweep'> }) {
           rank="main"
           label="Move them"
           onPress={() => {
-            void change((now) => withLines(now, partId, (lines) => lines.map((one) => (one.id === line.id ? faired.line : one))), {
-              code: 'edit.line-fair',
-              values: { name: line.name },
-            });
+            void change(
+              (now) => withLines(now, partId, (lines) => lines.map((one) => (one.id === line.id ? faired.line : one))),
+              {
+                code: 'edit.line-fair',
+                values: { name: line.name },
+              },
+            );
             setOpen(false);
           }}
           testID="make-fair"

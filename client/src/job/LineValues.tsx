@@ -35,14 +35,25 @@ export function LineValues({ fields, faults, unit, lines, edges, parts, onChange
         if (field.options)
           return (
             <View key={field.key} style={styles.whole}>
-              <Choice label={field.label} value={value} options={field.options} onChange={(next) => put(field.key, next)} />
+              <Choice
+                label={field.label}
+                value={value}
+                options={field.options}
+                onChange={(next) => put(field.key, next)}
+              />
             </View>
           );
         const options = choicesFor(field, lines, edges, parts, say);
         if (options)
           return (
             <View key={field.key} style={styles.whole}>
-              <Pick label={field.label} value={value} options={options} onChange={(next) => put(field.key, next)} fault={fault} />
+              <Pick
+                label={field.label}
+                value={value}
+                options={options}
+                onChange={(next) => put(field.key, next)}
+                fault={fault}
+              />
             </View>
           );
         return (
@@ -78,7 +89,9 @@ function choicesFor(
       ...edges.map((name, index) => ({ value: `edge:${index}`, label: `The ${say(name)} of the part` })),
     ];
   if (as === 'partLine')
-    return parts.flatMap((part) => part.lines.map(({ id, name }) => ({ value: `${part.id}/${id}`, label: phrase`${part.name}: ${name}` })));
+    return parts.flatMap((part) =>
+      part.lines.map(({ id, name }) => ({ value: `${part.id}/${id}`, label: phrase`${part.name}: ${name}` })),
+    );
   return null;
 }
 

@@ -20,8 +20,13 @@ export function MatchForm({ partId, lineId, datum }: { partId: string; lineId: s
   const readings = typed
     .filter(({ along, above }) => along.trim() !== '' && above.trim() !== '')
     .map(({ along, above }) => [along, above].map((text) => readLength(text, { bare: unit, scale: design.scale })));
-  const measured = readings.flatMap(([along, above]): Measured[] => (along?.ok && above?.ok ? [{ along: along.value, above: above.value }] : []));
-  const { output: match } = useView('match', measured.length > 0 ? { part: partId, line: lineId, datum, measured } : null);
+  const measured = readings.flatMap(([along, above]): Measured[] =>
+    along?.ok && above?.ok ? [{ along: along.value, above: above.value }] : [],
+  );
+  const { output: match } = useView(
+    'match',
+    measured.length > 0 ? { part: partId, line: lineId, datum, measured } : null,
+  );
   const put = (index: number, axis: 'along' | 'above', text: string) =>
     setTyped((now) => now.map((one, at) => (at === index ? { ...one, [axis]: text } : one)));
   const show = (mm: number) => showLength(Math.round(mm * 10) / 10, unit);

@@ -17,8 +17,20 @@ export function Missing({ need }: { need: 'part' | 'line' | 'finish' | 'start' }
 }
 
 const NEEDS = {
-  part: { text: 'There is no part yet: say what is to be painted, with its size.', label: 'Add a part', path: 'part/new' },
-  line: { text: 'There is no line yet: set out where one colour ends and another begins.', label: 'Set out a line', path: 'lines' },
+  part: {
+    text: 'There is no part yet: say what is to be painted, with its size.',
+    label: 'Add a part',
+    path: 'part/new',
+  },
+  line: {
+    text: 'There is no line yet: set out where one colour ends and another begins.',
+    label: 'Set out a line',
+    path: 'lines',
+  },
   finish: { text: 'No area has a finish yet: say which colour goes where.', label: 'Choose finishes', path: 'areas' },
-  start: { text: 'The run sheet has not been started, so nothing has been logged.', label: 'Go to the run sheet', path: 'run' },
+  start: {
+    text: 'The run sheet has not been started, so nothing has been logged.',
+    label: 'Go to the run sheet',
+    path: 'run',
+  },
 } as const;

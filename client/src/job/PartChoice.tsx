@@ -6,12 +6,20 @@ import { Choice } from '@/ui/Choice';
  * The part being looked at, and a choice between parts where there are several.
  * @param first shown until a person chooses
  */
-export function usePart(parts: readonly PartPlan[] | null, first?: string): { part: PartPlan | null; choice: React.ReactNode; choose: (id: string) => void } {
+export function usePart(
+  parts: readonly PartPlan[] | null,
+  first?: string,
+): { part: PartPlan | null; choice: React.ReactNode; choose: (id: string) => void } {
   const [chosen, setChosen] = useState<string | null>(null);
   const part = parts?.find(({ id }) => id === (chosen ?? first)) ?? parts?.[0] ?? null;
   const choice =
     parts && parts.length > 1 && part ? (
-      <Choice label="Part" value={part.id} options={parts.map(({ id, name }) => ({ value: id, label: name }))} onChange={setChosen} />
+      <Choice
+        label="Part"
+        value={part.id}
+        options={parts.map(({ id, name }) => ({ value: id, label: name }))}
+        onChange={setChosen}
+      />
     ) : null;
   return { part, choice, choose: setChosen };
 }

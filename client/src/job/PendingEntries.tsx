@@ -19,7 +19,9 @@ export function PendingEntries({ sheet }: { sheet: WorkSheet }) {
     <View style={styles.all} testID="pending">
       {waiting.length > 0 ? (
         <View style={styles.group} role="status">
-          <Text style={styles.label}>{unkept ? 'Not kept: leave this page open' : 'No connection: kept on this device, sent later'}</Text>
+          <Text style={styles.label}>
+            {unkept ? 'Not kept: leave this page open' : 'No connection: kept on this device, sent later'}
+          </Text>
           {waiting.map(({ event }) => (
             <Text key={event.id} style={styles.quiet} testID="waiting">
               {wordsOf(event)}
@@ -36,7 +38,11 @@ export function PendingEntries({ sheet }: { sheet: WorkSheet }) {
             <Text style={styles.quiet}>{why?.message}</Text>
             <View style={styles.pair}>
               {mended ? (
-                <BoothButton label={phrase`Send as ${timeOf(mended.at)}`} onPress={() => again(event.id, mended)} testID="send-mended" />
+                <BoothButton
+                  label={phrase`Send as ${timeOf(mended.at)}`}
+                  onPress={() => again(event.id, mended)}
+                  testID="send-mended"
+                />
               ) : (
                 <BoothButton label="Send again" onPress={() => again(event.id)} testID="send-again" />
               )}

@@ -7,7 +7,17 @@ import { colour, font, measure, size } from '@/theme/theme';
 import { Text } from '@/ui/Text';
 
 /** A photo of a job: from this device while it waits to be sent, else from the server. A tap makes it large, and small again. */
-export function Photo({ job, photo, label, inRun = false }: { job: string; photo: string; label: string; inRun?: boolean }) {
+export function Photo({
+  job,
+  photo,
+  label,
+  inRun = false,
+}: {
+  job: string;
+  photo: string;
+  label: string;
+  inRun?: boolean;
+}) {
   const { text } = useWords();
   const { shade } = useShade();
   const [large, setLarge] = useState(false);
@@ -28,7 +38,12 @@ export function Photo({ job, photo, label, inRun = false }: { job: string; photo
       testID="photo"
       style={[styles.frame, large && styles.large]}
     >
-      <Image source={{ uri }} style={styles.picture} resizeMode={large ? 'contain' : 'cover'} onError={() => setMissing(uri)} />
+      <Image
+        source={{ uri }}
+        style={styles.picture}
+        resizeMode={large ? 'contain' : 'cover'}
+        onError={() => setMissing(uri)}
+      />
     </Pressable>
   );
 }
@@ -36,7 +51,9 @@ export function Photo({ job, photo, label, inRun = false }: { job: string; photo
 /** Where the picture is to be had. */
 function useUri(job: string, photo: string): string {
   const { pending, landed } = useOutbox();
-  const here = [...pending, ...landed].find(({ event }) => event.saw?.kind === 'photo' && event.saw.photo === photo)?.photo;
+  const here = [...pending, ...landed].find(
+    ({ event }) => event.saw?.kind === 'photo' && event.saw.photo === photo,
+  )?.photo;
   const own = useMemo(() => (here ? URL.createObjectURL(here) : null), [here]);
   useEffect(() => () => void (own && URL.revokeObjectURL(own)), [own]);
   return own ?? `/api/jobs/${job}/photos/${photo}`;

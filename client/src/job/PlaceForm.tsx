@@ -25,7 +25,10 @@ export function PlaceForm({ others }: { others: Design['parts'] }) {
   const { tree, put } = useTree();
   const pose = treeAt(tree, ['pose']) as { readonly [key: string]: TypedTree };
   const faces =
-    FACES.find(({ yawDeg, pitchDeg, rollDeg }) => pose.yawDeg === yawDeg && pose.pitchDeg === pitchDeg && pose.rollDeg === rollDeg)?.value ?? 'other';
+    FACES.find(
+      ({ yawDeg, pitchDeg, rollDeg }) =>
+        pose.yawDeg === yawDeg && pose.pitchDeg === pitchDeg && pose.rollDeg === rollDeg,
+    )?.value ?? 'other';
   const opposite = treeAt(tree, ['opposite']) as { readonly of: string; readonly follows: boolean } | undefined;
   return (
     <>
@@ -33,21 +36,33 @@ export function PlaceForm({ others }: { others: Design['parts'] }) {
         <Pick
           label="Mirror image of"
           value={opposite?.of ?? ''}
-          options={[{ value: '', label: 'no other part' }, ...others.map(({ id, name }) => ({ value: id, label: name }))]}
+          options={[
+            { value: '', label: 'no other part' },
+            ...others.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
           onChange={(of) => put(['opposite'], of ? { of, follows: opposite?.follows ?? true } : undefined)}
         />
       ) : null}
       {opposite ? (
         <View style={styles.switch}>
-          <Switch value={opposite.follows} onValueChange={(follows) => put(['opposite', 'follows'], follows)} accessibilityLabel={text('Follows it')} />
+          <Switch
+            value={opposite.follows}
+            onValueChange={(follows) => put(['opposite', 'follows'], follows)}
+            accessibilityLabel={text('Follows it')}
+          />
           <Body style={styles.words}>
-            {opposite.follows ? 'Follows it: shape, features and lines are those of the other' : 'Detached: has shape, features and lines of its own'}
+            {opposite.follows
+              ? 'Follows it: shape, features and lines are those of the other'
+              : 'Detached: has shape, features and lines of its own'}
           </Body>
         </View>
       ) : null}
       {opposite?.follows ? null : (
         <>
-          <Small>Where 0, 0 of the part lies on the whole piece, so that level lines and lines that go on across a gap can be worked out</Small>
+          <Small>
+            Where 0, 0 of the part lies on the whole piece, so that level lines and lines that go on across a gap can be
+            worked out
+          </Small>
           <View style={styles.row}>
             <TreeField at={['pose', 'at', 0]} label="Forward" unit="length" testID="pose-x" />
             <TreeField at={['pose', 'at', 1]} label="To the left" unit="length" testID="pose-y" />
@@ -59,7 +74,8 @@ export function PlaceForm({ others }: { others: Design['parts'] }) {
             options={FACES.map(({ value, label }) => ({ value, label }))}
             onChange={(value) => {
               const found = FACES.find((one) => one.value === value);
-              if (found && found.value !== 'other') put(['pose'], { at: pose.at, yawDeg: found.yawDeg, pitchDeg: found.pitchDeg, rollDeg: found.rollDeg });
+              if (found && found.value !== 'other')
+                put(['pose'], { at: pose.at, yawDeg: found.yawDeg, pitchDeg: found.pitchDeg, rollDeg: found.rollDeg });
             }}
           />
           <View style={styles.row}>

@@ -15,9 +15,17 @@ export function PlanNote() {
   const late = useLate(plan !== null && planning && !planError);
   return (
     <View style={styles.over}>
-      {changeError ? <Notice level="stop" text={phrase`That change could not be worked out, and nothing was changed: ${changeError}`} /> : null}
+      {changeError ? (
+        <Notice
+          level="stop"
+          text={phrase`That change could not be worked out, and nothing was changed: ${changeError}`}
+        />
+      ) : null}
       {planError ? (
-        <Notice level="stop" text={phrase`This could not be worked out: ${planError} What is on screen may be older than the last change.`} />
+        <Notice
+          level="stop"
+          text={phrase`This could not be worked out: ${planError} What is on screen may be older than the last change.`}
+        />
       ) : null}
       {late ? (
         // It lies over the screen, so that nothing moves under a finger.

@@ -27,7 +27,13 @@ export function RimStretch({ entry, at, others, mayBeShort, onKind, onPart }: Ri
     <>
       <Rows>
         {offered.map((one) => (
-          <Row key={one} label={RIM_NAMES[one]} chosen={one === kind} onPress={() => onKind(one)} testID={`beyond-${one}`}>
+          <Row
+            key={one}
+            label={RIM_NAMES[one]}
+            chosen={one === kind}
+            onPress={() => onKind(one)}
+            testID={`beyond-${one}`}
+          >
             <Body>{RIM_NAMES[one]}</Body>
             <Small>{RIM_MEANINGS[one]}</Small>
           </Row>
@@ -52,12 +58,28 @@ export function RimStretch({ entry, at, others, mayBeShort, onKind, onPart }: Ri
       ) : null}
       {kind !== 'free' && mayBeShort ? (
         <View style={styles.row}>
-          <TreeField at={['rims', at, 'from']} label="Only from" unit="length" optional hint="Along the edge; empty: from its beginning" testID="rim-from" />
-          <TreeField at={['rims', at, 'to']} label="Only to" unit="length" optional hint="Empty: to its end" testID="rim-to" />
+          <TreeField
+            at={['rims', at, 'from']}
+            label="Only from"
+            unit="length"
+            optional
+            hint="Along the edge; empty: from its beginning"
+            testID="rim-from"
+          />
+          <TreeField
+            at={['rims', at, 'to']}
+            label="Only to"
+            unit="length"
+            optional
+            hint="Empty: to its end"
+            testID="rim-to"
+          />
         </View>
       ) : null}
     </>
   );
 }
 
-const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' } });
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
+});

@@ -14,7 +14,8 @@ import { RimStretch } from './RimStretch';
 export type RimEntry = { readonly [key: string]: TypedTree };
 
 /** Rims as they stand in the form. */
-export const rimEntries = (tree: TypedTree): readonly RimEntry[] => (treeAt(tree, ['rims']) ?? []) as readonly RimEntry[];
+export const rimEntries = (tree: TypedTree): readonly RimEntry[] =>
+  (treeAt(tree, ['rims']) ?? []) as readonly RimEntry[];
 
 /** What lies beyond each edge, by its number; of an edge in several stretches, the first. */
 export const beyondEdges = (tree: TypedTree): ReadonlyMap<number, RimKind> =>
@@ -52,7 +53,9 @@ export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormPr
     const own = edges.length === 1 ? told : told.slice(0, 1).map(({ from: _from, to: _to, ...whole }) => whole);
     put(
       ['rims'],
-      [...rest, ...edges.flatMap((edge) => own.map((entry): RimEntry => ({ ...entry, edge: String(edge) })))].sort((a, b) => Number(a.edge) - Number(b.edge)),
+      [...rest, ...edges.flatMap((edge) => own.map((entry): RimEntry => ({ ...entry, edge: String(edge) })))].sort(
+        (a, b) => Number(a.edge) - Number(b.edge),
+      ),
     );
   };
   const entryFor = (beyond: RimKind): RimEntry => ({
@@ -66,24 +69,35 @@ export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormPr
     const [first] = open ? ofGroup(open) : [];
     if (!first || !open || open.length === 1) return;
     const text = JSON.stringify({ ...first, edge: '' });
-    const differs = rims.some((rim) => open.includes(Number(rim.edge)) && JSON.stringify({ ...rim, edge: '' }) !== text);
+    const differs = rims.some(
+      (rim) => open.includes(Number(rim.edge)) && JSON.stringify({ ...rim, edge: '' }) !== text,
+    );
     if (differs) set(open, [first]);
   });
   return (
     <>
-      <Small>Tap an edge on the drawing, or here, and say what is beyond it: it decides whether tape goes round it, foam goes in, or film hangs from it.</Small>
+      <Small>
+        Tap an edge on the drawing, or here, and say what is beyond it: it decides whether tape goes round it, foam goes
+        in, or film hangs from it.
+      </Small>
       <Rows>
         {groups.map((group, index) => {
           const own = ofGroup(group);
           const name = names[group[0]!];
           const label = phrase`${name ? say(name) : ''}${group.length > 1 ? phrase` and ${group.length - 1} more that go on from it` : ''}`;
-          const kinds = own.length === 0 ? RIM_NAMES.free : own.map(({ beyond }) => RIM_NAMES[beyond as RimKind]).join(' · ');
+          const kinds =
+            own.length === 0 ? RIM_NAMES.free : own.map(({ beyond }) => RIM_NAMES[beyond as RimKind]).join(' · ');
           const shown = Math.min(stretch, Math.max(0, own.length - 1));
           const entry = own[shown] ?? null;
           const first = rims.findIndex(({ edge }) => Number(edge) === group[0]);
           // The one that is shown in another form: with nothing beyond it is gone.
           const change = (next: RimEntry | null) =>
-            set(group, own.length === 0 ? [next ?? { beyond: 'free' }] : own.flatMap((one, at): RimEntry[] => (at !== shown ? [one] : next ? [next] : [])));
+            set(
+              group,
+              own.length === 0
+                ? [next ?? { beyond: 'free' }]
+                : own.flatMap((one, at): RimEntry[] => (at !== shown ? [one] : next ? [next] : [])),
+            );
           return (
             <View key={group.join(' ')}>
               <Row
@@ -128,13 +142,22 @@ export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormPr
                       rank="quiet"
                       onPress={() => {
                         // It begins where the last one ends.
-                        set(group, [...own, { ...entryFor('body'), ...(own.at(-1)?.to ? { from: own.at(-1)!.to } : {}) }]);
+                        set(group, [
+                          ...own,
+                          { ...entryFor('body'), ...(own.at(-1)?.to ? { from: own.at(-1)!.to } : {}) },
+                        ]);
                         setStretch(own.length);
                       }}
                       testID="rim-more"
                     />
                   ) : null}
-                  {groups.length > 1 ? <Action label="The same at every edge" onPress={() => set(groups.flat(), own.slice(0, 1))} testID="every-edge" /> : null}
+                  {groups.length > 1 ? (
+                    <Action
+                      label="The same at every edge"
+                      onPress={() => set(groups.flat(), own.slice(0, 1))}
+                      testID="every-edge"
+                    />
+                  ) : null}
                 </Unfolded>
               ) : null}
             </View>
@@ -146,4 +169,5 @@ export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormPr
 }
 
 /** From where to where along its edge an entry holds. */
-const stretchOf = (entry: RimEntry | null): RimEntry => Object.fromEntries(Object.entries(entry ?? {}).filter(([key]) => key === 'from' || key === 'to'));
+const stretchOf = (entry: RimEntry | null): RimEntry =>
+  Object.fromEntries(Object.entries(entry ?? {}).filter(([key]) => key === 'from' || key === 'to'));

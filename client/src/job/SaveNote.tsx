@@ -53,6 +53,12 @@ export function SaveTrouble() {
 const styles = StyleSheet.create({
   note: { flexDirection: 'row', alignItems: 'center', gap: space.tight, flexShrink: 1 },
   words: { flexShrink: 1 },
-  trouble: { padding: space.middle, gap: space.small, backgroundColor: colour.sheet, borderLeftWidth: 4, borderLeftColor: colour.accent },
+  trouble: {
+    padding: space.middle,
+    gap: space.small,
+    backgroundColor: colour.sheet,
+    borderLeftWidth: 4,
+    borderLeftColor: colour.accent,
+  },
   actions: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
 });

@@ -6,7 +6,8 @@ import { Text } from '@/ui/Text';
 import { useWords } from '@/person/PersonContext';
 
 /** On a phone the bar is longer than the screen: the step one is at comes into view. */
-const intoView = (link: unknown) => (link as HTMLElement | null)?.scrollIntoView?.({ inline: 'center', block: 'nearest' });
+const intoView = (link: unknown) =>
+  (link as HTMLElement | null)?.scrollIntoView?.({ inline: 'center', block: 'nearest' });
 
 /** The steps of a job in the order of the work; any can be gone to at any time. */
 export function StepBar({ id }: { id: string }) {
@@ -41,9 +42,20 @@ export function StepBar({ id }: { id: string }) {
 }
 
 const styles = StyleSheet.create({
-  bar: { flexGrow: 0, backgroundColor: colour.sheet, borderBottomWidth: measure.hairline, borderBottomColor: colour.hairline },
+  bar: {
+    flexGrow: 0,
+    backgroundColor: colour.sheet,
+    borderBottomWidth: measure.hairline,
+    borderBottomColor: colour.hairline,
+  },
   steps: { paddingHorizontal: space.small },
-  step: { height: measure.target, paddingHorizontal: space.middle, lineHeight: measure.target, borderBottomWidth: 3, borderBottomColor: 'transparent' },
+  step: {
+    height: measure.target,
+    paddingHorizontal: space.middle,
+    lineHeight: measure.target,
+    borderBottomWidth: 3,
+    borderBottomColor: 'transparent',
+  },
   here: { borderBottomColor: colour.calm },
   word: { fontFamily: font.label, fontSize: size.base, color: colour.quiet },
   wordHere: { fontFamily: font.heading, color: colour.ink },

@@ -9,7 +9,11 @@ export function StepGuard({ waiting }: { waiting: string }) {
   const { design, planError } = useJob();
   return (
     <StepLayout>
-      {design.parts.length === 0 ? <Missing need="part" /> : <Body>{planError ? phrase`This could not be worked out: ${planError}` : waiting}</Body>}
+      {design.parts.length === 0 ? (
+        <Missing need="part" />
+      ) : (
+        <Body>{planError ? phrase`This could not be worked out: ${planError}` : waiting}</Body>
+      )}
     </StepLayout>
   );
 }

@@ -55,7 +55,12 @@ export function StepLayout({ drawing, part, action, children }: PropsWithChildre
 const Handle = ({ up, onPress }: { up: boolean; onPress: () => void }) => {
   const { text } = useWords();
   return (
-    <Pressable role="button" aria-label={text(up ? 'Larger drawing' : 'Larger list')} onPress={onPress} style={styles.handle}>
+    <Pressable
+      role="button"
+      aria-label={text(up ? 'Larger drawing' : 'Larger list')}
+      onPress={onPress}
+      style={styles.handle}
+    >
       <Icon name={up ? 'chevron-down' : 'chevron-up'} size={size.title} color={colour.quiet} />
       <Small>{up ? 'Larger drawing' : 'Larger list'}</Small>
     </Pressable>
@@ -83,5 +88,10 @@ const styles = StyleSheet.create({
     borderBottomWidth: measure.hairline,
     borderColor: colour.hairline,
   },
-  action: { padding: space.small, backgroundColor: colour.sheet, borderTopWidth: measure.hairline, borderTopColor: colour.hairline },
+  action: {
+    padding: space.small,
+    backgroundColor: colour.sheet,
+    borderTopWidth: measure.hairline,
+    borderTopColor: colour.hairline,
+  },
 });

@@ -71,13 +71,34 @@ function OutlineForm({ at }: { at: TreeKeys }) {
       <Choice label="Shape" value={shape} options={SHAPES} onChange={(value) => put(at, emptyOutline(value))} />
       {shape === 'rectangle' ? (
         <View style={styles.row}>
-          <TreeField at={[...at, 'width']} label="Width" unit="length" hint={'18mm, 1.2 m, 3 1/2" also do'} testID="width" />
+          <TreeField
+            at={[...at, 'width']}
+            label="Width"
+            unit="length"
+            hint={'18mm, 1.2 m, 3 1/2" also do'}
+            testID="width"
+          />
           <TreeField at={[...at, 'height']} label="Height" unit="length" testID="height" />
         </View>
       ) : null}
-      {shape === 'disc' ? <TreeField at={[...at, 'diameter']} label="Diameter; 0, 0 is its middle" unit="length" whole testID="diameter" /> : null}
+      {shape === 'disc' ? (
+        <TreeField
+          at={[...at, 'diameter']}
+          label="Diameter; 0, 0 is its middle"
+          unit="length"
+          whole
+          testID="diameter"
+        />
+      ) : null}
       {shape === 'polygon' ? (
-        <Pairs at={[...at, 'points']} least={3} name={(index) => phrase`Corner ${index + 1}`} words={['right', 'up']} more="Another corner" empty={['', '']} />
+        <Pairs
+          at={[...at, 'points']}
+          least={3}
+          name={(index) => phrase`Corner ${index + 1}`}
+          words={['right', 'up']}
+          more="Another corner"
+          empty={['', '']}
+        />
       ) : null}
       {shape === 'curved' ? <EdgesForm at={at} words={['right', 'up']} first="Starts at" /> : null}
     </>
@@ -131,14 +152,26 @@ function EdgesForm({ at, words, first }: { at: TreeKeys; words: readonly [string
       {edges.map((edge, index) => (
         <View key={index} style={styles.edge}>
           <View style={styles.row}>
-            <TreeField at={[...at, 'edges', index, 'to', 0]} label={phrase`${index + 1}, on to: ${words[0]}`} unit="length" />
+            <TreeField
+              at={[...at, 'edges', index, 'to', 0]}
+              label={phrase`${index + 1}, on to: ${words[0]}`}
+              unit="length"
+            />
             <TreeField at={[...at, 'edges', index, 'to', 1]} label={words[1]} unit="length" />
-            {edges.length > 2 ? <TakeOut what={phrase`edge ${index + 1}`} onPress={() => putEdges(without(edges, index))} /> : null}
+            {edges.length > 2 ? (
+              <TakeOut what={phrase`edge ${index + 1}`} onPress={() => putEdges(without(edges, index))} />
+            ) : null}
           </View>
           <View style={styles.switch}>
             <Switch
               value={edge.through !== undefined}
-              onValueChange={(round) => putEdges(edges.map((one, other) => (other === index ? { to: one.to, ...(round ? { through: ['', ''] } : {}) } : one)))}
+              onValueChange={(round) =>
+                putEdges(
+                  edges.map((one, other) =>
+                    other === index ? { to: one.to, ...(round ? { through: ['', ''] } : {}) } : one,
+                  ),
+                )
+              }
               accessibilityLabel={text(phrase`Edge ${index + 1} is round`)}
             />
             <Small>Round, through</Small>
@@ -204,7 +237,9 @@ function PanelsForm() {
         <View key={String(panel.id)} style={styles.edge}>
           <View style={styles.row}>
             <TreeField at={[...at, index, 'name']} label={phrase`Panel ${index + 1}`} />
-            {index > 0 ? <TakeOut what={phrase`panel ${index + 1}`} onPress={() => put(at, without(panels, index))} /> : null}
+            {index > 0 ? (
+              <TakeOut what={phrase`panel ${index + 1}`} onPress={() => put(at, without(panels, index))} />
+            ) : null}
           </View>
           <OutlineForm at={[...at, index, 'outline']} />
           {index > 0 ? (
@@ -239,7 +274,14 @@ const shifted = ({ edge, own, ...rest }: Record<string, string>, by: number): Ty
 /** Takes one entry out of a list. */
 export const TakeOut = ({ what, onPress }: { what: string; onPress: () => void }) => {
   const { text } = useWords();
-  return <IconButton icon="close" accessibilityLabel={text(phrase`Take out ${what.toLowerCase()}`)} onPress={onPress} style={styles.remove} />;
+  return (
+    <IconButton
+      icon="close"
+      accessibilityLabel={text(phrase`Take out ${what.toLowerCase()}`)}
+      onPress={onPress}
+      style={styles.remove}
+    />
+  );
 };
 
 const styles = StyleSheet.create({

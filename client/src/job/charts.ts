@@ -37,7 +37,8 @@ export function edgeCurve(windows: PullWindows, buildUm: number, dwellMin: numbe
   const every = Math.ceil(at.length / EDGE_LABELS);
   const worst = at[clean.indexOf(Math.min(...clean))]!;
   return {
-    title: 'How clean the edge comes out if the tape is pulled then: the higher, the cleaner (rule of thumb, nothing measured)',
+    title:
+      'How clean the edge comes out if the tape is pulled then: the higher, the cleaner (rule of thumb, nothing measured)',
     spoken: phrase`How clean the edge comes out against the time of the pull; worst about ${showMinutes(Math.round(worst))} after the last coat`,
     values: clean,
     labels: at.map((min, index) => (index % every === 0 ? roundly(min) : '')),
@@ -49,4 +50,5 @@ export function edgeCurve(windows: PullWindows, buildUm: number, dwellMin: numbe
 }
 
 /** A time along the foot: whole hours where there are some. */
-const roundly = (min: number): string => (min < 180 ? showMinutes(Math.round(min)) : showMinutes(Math.round(min / 60) * 60));
+const roundly = (min: number): string =>
+  min < 180 ? showMinutes(Math.round(min)) : showMinutes(Math.round(min / 60) * 60);

@@ -30,7 +30,10 @@ async function saved(answer: Response | null, name: string): Promise<string | nu
  * @returns null, or a sentence why there is no file
  */
 export const downloadJob = async (id: string, title: string): Promise<string | null> =>
-  saved(await fetch(`/api/jobs/${id}/file`).catch(() => null), `${title.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.json`);
+  saved(
+    await fetch(`/api/jobs/${id}/file`).catch(() => null),
+    `${title.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.json`,
+  );
 
 /**
  * Asks for a file that is made on the server from the kept job.
@@ -38,7 +41,12 @@ export const downloadJob = async (id: string, title: string): Promise<string | n
  */
 export async function saveAnswer(path: string, body: object, name: string, long?: LongAsk): Promise<string | null> {
   const { headers, signal } = longAsk(long);
-  const asked = { method: 'POST', headers: { 'content-type': 'application/json', ...headers }, body: JSON.stringify(body), ...(signal ? { signal } : {}) };
+  const asked = {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', ...headers },
+    body: JSON.stringify(body),
+    ...(signal ? { signal } : {}),
+  };
   const answer = await fetch(`/api${path}`, asked).catch(() => null);
   return signal?.aborted ? STOPPED.message : saved(answer, name);
 }

@@ -18,7 +18,8 @@ describe('steps through what was changed', () => {
       fc.property(fc.array(fc.boolean(), { maxLength: 30 }), fc.integer({ min: 1, max: 12 }), (turns, changes) => {
         // What a person sees: a list of designs and a place in it.
         let history = NO_HISTORY;
-        for (let at = 0; at < changes; at++) history = recordStep(history, named(`${at}`), named(`${at + 1}`), step(`step ${at + 1}`));
+        for (let at = 0; at < changes; at++)
+          history = recordStep(history, named(`${at}`), named(`${at + 1}`), step(`step ${at + 1}`));
         let [at, now] = [changes, named(`${changes}`)];
         for (const back of turns) {
           const moved = (back ? stepBack : stepForward)(history, now);
@@ -44,7 +45,8 @@ describe('steps through what was changed', () => {
 
   it('the oldest go when there are too many', () => {
     let history = NO_HISTORY;
-    for (let at = 0; at < 100; at++) history = recordStep(history, named(`${at}`), named(`${at + 1}`), step(`step ${at}`));
+    for (let at = 0; at < 100; at++)
+      history = recordStep(history, named(`${at}`), named(`${at + 1}`), step(`step ${at}`));
     expect(history.past).toHaveLength(60);
     expect(history.past[0]!.said).toEqual(step('step 40'));
   });

@@ -34,18 +34,31 @@ function fitting(steps: readonly HistoryStep[]): HistoryStep[] {
 }
 
 /** A design as changes make it; the one given stays as it is. */
-const patched = (design: Design, changes: readonly Operation[]): Design => applyPatch(design, changes, false, false).newDocument;
+const patched = (design: Design, changes: readonly Operation[]): Design =>
+  applyPatch(design, changes, false, false).newDocument;
 
 type Walked = { readonly design: Design; readonly history: History; readonly said: EditMessage };
 
 /** One step back: the design to show, and the history then; null where there is none. */
 export function stepBack({ past, future }: History, now: Design): Walked | null {
   const last = past.at(-1);
-  return last ? { design: patched(now, last.back), said: last.said, history: { past: past.slice(0, -1), future: [...future, last] } } : null;
+  return last
+    ? {
+        design: patched(now, last.back),
+        said: last.said,
+        history: { past: past.slice(0, -1), future: [...future, last] },
+      }
+    : null;
 }
 
 /** One step forward again. */
 export function stepForward({ past, future }: History, now: Design): Walked | null {
   const next = future.at(-1);
-  return next ? { design: patched(now, next.on), said: next.said, history: { past: [...past, next], future: future.slice(0, -1) } } : null;
+  return next
+    ? {
+        design: patched(now, next.on),
+        said: next.said,
+        history: { past: [...past, next], future: future.slice(0, -1) },
+      }
+    : null;
 }

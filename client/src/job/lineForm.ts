@@ -33,17 +33,27 @@ export interface LineFields {
 }
 
 /** What came of reading the form: the line, or what is wrong by field. */
-export type LineRead = { readonly ok: true; readonly line: TrimLine } | { readonly ok: false; readonly faults: Readonly<Record<string, string>> };
+export type LineRead =
+  | { readonly ok: true; readonly line: TrimLine }
+  | { readonly ok: false; readonly faults: Readonly<Record<string, string>> };
 
 const emptyPlace = () => ({ along: '', above: '' });
 
 /** What the form opens with: the line, or a new one. */
-export function lineFields(line: TrimLine | null, part: Pick<Part, 'datums' | 'lines'>, unit: 'mm' | 'in', newName: string): LineFields {
+export function lineFields(
+  line: TrimLine | null,
+  part: Pick<Part, 'datums' | 'lines'>,
+  unit: 'mm' | 'in',
+  newName: string,
+): LineFields {
   const kind = line?.kind ?? 'straight';
   const other = part.lines.find(({ id }) => id !== line?.id)?.id ?? '';
   const starts = Object.fromEntries(
     Object.values(KIND_FORMS).flatMap(({ fields }) =>
-      fields.map(({ key, start, as }) => [key, start ?? (as === 'line' ? other : as === 'lineOrEdge' && other ? `line:${other}` : '')]),
+      fields.map(({ key, start, as }) => [
+        key,
+        start ?? (as === 'line' ? other : as === 'lineOrEdge' && other ? `line:${other}` : ''),
+      ]),
     ),
   );
   return {
@@ -70,7 +80,10 @@ function placesOf(line: TrimLine, unit: 'mm' | 'in'): LineFields['points'] {
       : places === 'arc'
         ? [of.from, of.through, ...((of.also as Pair[]) ?? []), of.to]
         : places.map(({ key }) => of[key]);
-  return (pairs as Pair[]).map((pair) => ({ along: lengthText(pair[placeWords[0]]!, unit), above: lengthText(pair[placeWords[1]]!, unit) }));
+  return (pairs as Pair[]).map((pair) => ({
+    along: lengthText(pair[placeWords[0]]!, unit),
+    above: lengthText(pair[placeWords[1]]!, unit),
+  }));
 }
 
 function valuesOf(line: TrimLine, unit: 'mm' | 'in'): Record<string, string> {
@@ -82,7 +95,10 @@ function valuesOf(line: TrimLine, unit: 'mm' | 'in'): Record<string, string> {
   return Object.fromEntries(
     KIND_FORMS[line.kind].fields.map(({ key, as }) => {
       const value = (line as AnyLine)[key];
-      return [key, typeof value === 'number' ? (isLength(as) ? lengthText(value, unit) : String(value)) : String(value ?? '')];
+      return [
+        key,
+        typeof value === 'number' ? (isLength(as) ? lengthText(value, unit) : String(value)) : String(value ?? ''),
+      ];
     }),
   );
 }
@@ -128,7 +144,11 @@ function readPlaces({ kind, points }: LineFields, context: LengthContext, faults
   });
 }
 
-function readValues({ kind, values }: LineFields, context: LengthContext, faults: Record<string, string>): Record<string, unknown> {
+function readValues(
+  { kind, values }: LineFields,
+  context: LengthContext,
+  faults: Record<string, string>,
+): Record<string, unknown> {
   const found: Record<string, unknown> = {};
   for (const field of KIND_FORMS[kind].fields) {
     const text = (values[field.key] ?? '').trim();
@@ -146,7 +166,11 @@ const UNKNOWN = '?';
 const BAND_VALUES: readonly BandUnknown[] = ['count', 'width', 'gap', 'margin'];
 
 /** Finds the one value of bands that is written as `?`, from the length they are spread over. */
-function withBandFound(found: Record<string, unknown>, typed: LineFields['values'], faults: Record<string, string>): Record<string, unknown> {
+function withBandFound(
+  found: Record<string, unknown>,
+  typed: LineFields['values'],
+  faults: Record<string, string>,
+): Record<string, unknown> {
   const { [WHOLE_LENGTH]: whole, ...values } = found;
   const unknown = BAND_VALUES.filter((key) => (typed[key] ?? '').trim() === UNKNOWN);
   if (unknown.length === 0) return values;
@@ -157,12 +181,21 @@ function withBandFound(found: Record<string, unknown>, typed: LineFields['values
   }
   const number = (key: string) => (typeof values[key] === 'number' ? (values[key] as number) : 0);
   const solved = solveBands(
-    { lengthMm: whole as number, count: number('count'), widthMm: number('width'), gapMm: number('gap'), marginMm: number('margin') },
+    {
+      lengthMm: whole as number,
+      count: number('count'),
+      widthMm: number('width'),
+      gapMm: number('gap'),
+      marginMm: number('margin'),
+    },
     unknown[0]!,
   );
   if (!solved.ok) {
     faults[`values.${unknown[0]}`] = faultText(
-      message('ask.bands', { why: solved.why, nearest: solved.nearest.map(({ lengthMm: _, ...bands }) => message('ask.bands-of', bands)) }),
+      message('ask.bands', {
+        why: solved.why,
+        nearest: solved.nearest.map(({ lengthMm: _, ...bands }) => message('ask.bands-of', bands)),
+      }),
     );
     return values;
   }
@@ -172,7 +205,12 @@ function withBandFound(found: Record<string, unknown>, typed: LineFields['values
 
 function readPlain(text: string, { as, label }: KindField): Reading<unknown> {
   if (as === 'angle' || as === 'count' || as === 'ratio') return readNumber(text);
-  if (text === '') return readFailed(message('field.other', { message: as === 'letters' ? 'letters are missing' : phrase`choose: ${label.toLowerCase()}` }));
+  if (text === '')
+    return readFailed(
+      message('field.other', {
+        message: as === 'letters' ? 'letters are missing' : phrase`choose: ${label.toLowerCase()}`,
+      }),
+    );
   return { ok: true, value: as === 'letters' ? text.toUpperCase() : text };
 }
 
@@ -199,7 +237,10 @@ function withSpecials(kind: LineKind, values: Record<string, unknown>): Record<s
   return kind === 'ellipse' ? { height: values.width, ...values } : values;
 }
 
-const splitOnce = (text: string, at: string): [string, string] => [text.slice(0, text.indexOf(at)), text.slice(text.indexOf(at) + 1)];
+const splitOnce = (text: string, at: string): [string, string] => [
+  text.slice(0, text.indexOf(at)),
+  text.slice(text.indexOf(at) + 1),
+];
 
 /** The field a fault of the schema belongs to. */
 function fieldOf(path: string, kind: LineKind): string {
@@ -209,13 +250,19 @@ function fieldOf(path: string, kind: LineKind): string {
   const axis = rest === placeWords[1] ? 'above' : 'along';
   const index = Array.isArray(places) ? places.findIndex(({ key }) => key === first) : -1;
   if (index >= 0) return `points.${index}.${axis}`;
-  if (first === 'from' || first.startsWith('points') || first === 'through' || first === 'to') return `points.${Number(/\d+/.exec(first)?.[0] ?? 0)}.${axis}`;
+  if (first === 'from' || first.startsWith('points') || first === 'through' || first === 'to')
+    return `points.${Number(/\d+/.exec(first)?.[0] ?? 0)}.${axis}`;
   return fields.some(({ key }) => key === first) ? `values.${first}` : first;
 }
 
 /** Fits the number of place fields to a kind of line, keeping what was typed. */
 export function fittedPoints(points: LineFields['points'], kind: LineKind): LineFields['points'] {
   const { least, most } = placesNeeded(kind);
-  const kept = points.length > most ? (most > 1 ? [...points.slice(0, most - 1), points[points.length - 1]!] : points.slice(0, most)) : points;
+  const kept =
+    points.length > most
+      ? most > 1
+        ? [...points.slice(0, most - 1), points[points.length - 1]!]
+        : points.slice(0, most)
+      : points;
   return [...kept, ...Array.from({ length: Math.max(0, least - kept.length) }, emptyPlace)];
 }

@@ -2,7 +2,19 @@ import { LINE_KINDS, type LineKind } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 
 /** How a typed value of a line is read. */
-export type FieldAs = 'length' | 'distance' | 'coordinate' | 'angle' | 'count' | 'ratio' | 'letters' | 'choice' | 'line' | 'lineOrEdge' | 'part' | 'partLine';
+export type FieldAs =
+  | 'length'
+  | 'distance'
+  | 'coordinate'
+  | 'angle'
+  | 'count'
+  | 'ratio'
+  | 'letters'
+  | 'choice'
+  | 'line'
+  | 'lineOrEdge'
+  | 'part'
+  | 'partLine';
 
 /** One value of a kind of line besides its places; its key is that of the job file. */
 export interface KindField {
@@ -36,13 +48,26 @@ const fromTo = [
   { key: 'to', label: 'To' },
 ] as const;
 const ALONG: KindForm['placeWords'] = ['along', 'above'];
-const TURN: KindField = { key: 'turnDeg', label: 'Turned by', as: 'angle', start: '0', hint: 'To the left, from the datum' };
+const TURN: KindField = {
+  key: 'turnDeg',
+  label: 'Turned by',
+  as: 'angle',
+  start: '0',
+  hint: 'To the left, from the datum',
+};
 
 /** Typed only to find another value by; the line does not keep it. */
 export const WHOLE_LENGTH = 'wholeLength';
 
 export const KIND_FORMS: Readonly<Record<LineKind, KindForm>> = {
-  straight: { about: 'From one measured place to another.', places: fromTo, placeWords: ALONG, datum: true, ends: true, fields: [] },
+  straight: {
+    about: 'From one measured place to another.',
+    places: fromTo,
+    placeWords: ALONG,
+    datum: true,
+    ends: true,
+    fields: [],
+  },
   sweep: {
     about: 'A smooth curve through measured places.',
     places: 'many',
@@ -69,7 +94,13 @@ export const KIND_FORMS: Readonly<Record<LineKind, KindForm>> = {
     datum: true,
     ends: true,
     fields: [
-      { key: 'headingDeg', label: 'Starts towards', as: 'angle', start: '0', hint: '0: along the datum; 90: away from it' },
+      {
+        key: 'headingDeg',
+        label: 'Starts towards',
+        as: 'angle',
+        start: '0',
+        hint: '0: along the datum; 90: away from it',
+      },
       { key: 'radius', label: 'Radius', as: 'length' },
       { key: 'turnDeg', label: 'Turns by', as: 'angle', hint: 'Above 0 to the left, below 0 to the right' },
     ],
@@ -119,7 +150,13 @@ export const KIND_FORMS: Readonly<Record<LineKind, KindForm>> = {
       { key: 'width', label: 'Width of a band', as: 'length' },
       { key: 'gap', label: 'Gap', as: 'distance' },
       { key: 'margin', label: 'Bare at each end', as: 'distance', start: '0' },
-      { key: WHOLE_LENGTH, label: 'Over a length of', as: 'length', optional: true, hint: 'With it, write ? for the one to be found' },
+      {
+        key: WHOLE_LENGTH,
+        label: 'Over a length of',
+        as: 'length',
+        optional: true,
+        hint: 'With it, write ? for the one to be found',
+      },
       { key: 'slantDeg', label: 'Slanted by', as: 'angle', start: '0' },
       { key: 'taper', label: 'Last is so many times the first', as: 'ratio', start: '1' },
     ],
@@ -133,7 +170,8 @@ export const KIND_FORMS: Readonly<Record<LineKind, KindForm>> = {
     fields: [{ key: 'at', label: 'Along the axis, from the near end', as: 'coordinate' }],
   },
   cut: {
-    about: 'Where a plane meets the part: a waterline, or a line that is straight from where one stands. Measured on the whole piece.',
+    about:
+      'Where a plane meets the part: a waterline, or a line that is straight from where one stands. Measured on the whole piece.',
     places: fromTo,
     placeWords: ['across', 'up'],
     datum: false,
@@ -284,7 +322,14 @@ export const KIND_FORMS: Readonly<Record<LineKind, KindForm>> = {
       TURN,
     ],
   },
-  imported: { about: 'Taken from a drawing; measured from a datum as a whole.', places: [], placeWords: ALONG, datum: true, ends: true, fields: [] },
+  imported: {
+    about: 'Taken from a drawing; measured from a datum as a whole.',
+    places: [],
+    placeWords: ALONG,
+    datum: true,
+    ends: true,
+    fields: [],
+  },
 };
 
 /** Kinds a new line can be made as; imported ones come from a file. */
@@ -302,6 +347,7 @@ export function placesNeeded(kind: LineKind): { readonly least: number; readonly
 export function placeName(kind: LineKind, index: number, count: number): string {
   const { places } = KIND_FORMS[kind];
   if (places === 'many') return phrase`Point ${index + 1}`;
-  if (places === 'arc') return index === 0 ? 'From' : index === count - 1 ? 'To' : count > 3 ? phrase`Through ${index}` : 'Through';
+  if (places === 'arc')
+    return index === 0 ? 'From' : index === count - 1 ? 'To' : count > 3 ? phrase`Through ${index}` : 'Through';
   return places[index]?.label ?? '';
 }

@@ -33,7 +33,10 @@ const EMPTY: Readonly<Record<SurfaceKind, TypedTree>> = {
   tube: { kind: 'tube', diameter: '', length: '' },
   cone: { kind: 'cone', d1: '', d2: '', length: '' },
   turned: { kind: 'turned', profile: { start: ['0', ''], edges: [{ to: ['', ''] }, { to: ['', ''] }], smooth: true } },
-  folded: { kind: 'folded', panels: [{ id: 'panel-1', name: 'Panel 1', outline: { kind: 'rectangle', width: '', height: '' }, fold: null }] },
+  folded: {
+    kind: 'folded',
+    panels: [{ id: 'panel-1', name: 'Panel 1', outline: { kind: 'rectangle', width: '', height: '' }, fold: null }],
+  },
 };
 
 /** What a surface form opens with when its kind is chosen. */
@@ -51,7 +54,8 @@ export const emptyOutline = (kind: string): TypedTree => {
       ],
     };
   if (kind === 'disc') return { kind, diameter: '' };
-  if (kind === 'curved') return { kind, start: ['0', '0'], edges: [{ to: ['', ''] }, { to: ['', ''] }, { to: ['0', '0'] }] };
+  if (kind === 'curved')
+    return { kind, start: ['0', '0'], edges: [{ to: ['', ''] }, { to: ['', ''] }, { to: ['0', '0'] }] };
   return { kind: 'rectangle', width: '', height: '' };
 };
 
@@ -63,7 +67,9 @@ export function partTree(part: Part, unit: 'mm' | 'in', isNew: boolean): TypedTr
 }
 
 /** What came of reading the form: the part, or what is wrong by place. */
-export type PartRead = { readonly ok: true; readonly part: Part } | { readonly ok: false; readonly faults: Readonly<Record<string, string>> };
+export type PartRead =
+  | { readonly ok: true; readonly part: Part }
+  | { readonly ok: false; readonly faults: Readonly<Record<string, string>> };
 
 /** Reads the form and checks the part as the job file would. */
 export function readPart(tree: TypedTree, lines: Part['lines'], context: LengthContext, design: Design): PartRead {
@@ -89,7 +95,8 @@ function surfacePlace(part: Part, keys: readonly (string | number)[]): string {
   const at = ['surface', ...keys];
   const last = at[at.length - 1];
   if (last === 'points' || typeof last === 'number') return pathText([...at, 0]);
-  if (last === 'outline' && 'outline' in part.surface && part.surface.outline.kind === 'polygon') return pathText([...at, 'points', 0, 0]);
+  if (last === 'outline' && 'outline' in part.surface && part.surface.outline.kind === 'polygon')
+    return pathText([...at, 'points', 0, 0]);
   if (last === 'outline') return pathText([...at, 'start', 0]);
   if (last === 'fold') return pathText([...at.slice(0, -1), 'name']);
   return pathText(at);

@@ -6,7 +6,8 @@ import { useView } from '@/worker/useSession';
 import { useJob } from './JobContext';
 
 /** Widths that lines are set side by side with. */
-const crispWidths = ({ tapes }: Shelf): number[] => tapes.filter(({ edge }) => edge === 'crisp').map(({ widthMm }) => widthMm);
+const crispWidths = ({ tapes }: Shelf): number[] =>
+  tapes.filter(({ edge }) => edge === 'crisp').map(({ widthMm }) => widthMm);
 
 /** A finger draws to what is this near, dp. */
 const SNAP_DP = 12;
@@ -39,12 +40,24 @@ export function useDrag(part: PartPlan | null, lineId: string | null): Dragging 
     waiting.current = null;
     busy.current = true;
     const found = await session
-      .drag({ part: part.id, line: made.id, key: drag.key, place: drag.place, reachMm: SNAP_DP * drag.mmPerDp, tapes: crispWidths(shelf) })
+      .drag({
+        part: part.id,
+        line: made.id,
+        key: drag.key,
+        place: drag.place,
+        reachMm: SNAP_DP * drag.mmPerDp,
+        tapes: crispWidths(shelf),
+      })
       .catch(() => null)
       .finally(() => (busy.current = false));
     setLive(found);
     if (drag.phase === 'end' && found) {
-      const moved = !found.fault && (await change((now) => withLine(now, part.id, found.line), { code: 'edit.line-moved', values: { name: made.name } }));
+      const moved =
+        !found.fault &&
+        (await change((now) => withLine(now, part.id, found.line), {
+          code: 'edit.line-moved',
+          values: { name: made.name },
+        }));
       if (!moved) setLive(null);
       return;
     }
@@ -54,6 +67,8 @@ export function useDrag(part: PartPlan | null, lineId: string | null): Dragging 
     waiting.current = drag;
     void next();
   };
-  const handles = (free ? (output ?? []) : []).map((handle) => (live && waiting.current?.key === handle.key ? { ...handle, place: live.place } : handle));
+  const handles = (free ? (output ?? []) : []).map((handle) =>
+    live && waiting.current?.key === handle.key ? { ...handle, place: live.place } : handle,
+  );
   return { handles, live, onDrag };
 }

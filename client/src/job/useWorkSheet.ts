@@ -100,7 +100,8 @@ export function useWorkSheet(id: string): WorkSheet {
   // A screen with a clock is drawn every second: what follows from the log is worked out when the log changes.
   const { own, toSend, events, progress, doneCount } = useMemo(() => {
     const kept = run.data?.events ?? [];
-    const ownOf = (all: readonly Pending[]) => all.filter(({ job, event }) => job === id && !kept.some((one) => one.id === event.id));
+    const ownOf = (all: readonly Pending[]) =>
+      all.filter(({ job, event }) => job === id && !kept.some((one) => one.id === event.id));
     const here = ownOf(pending);
     const waiting = here.filter(({ refused }) => refused === null);
     // What was tapped counts at once; the server's record takes its place when it comes.
@@ -121,11 +122,15 @@ export function useWorkSheet(id: string): WorkSheet {
     retry: () => void run.refetch(),
     log: (kind, step, note, saw) => void outbox.add(id, entry(kind, step, note, sheet, saw)),
     logFor: (job, step, saw, of) => void outbox.add(job, entry('done', step, '', of, saw)),
-    logPhoto: (step, photo) => void outbox.add(id, entry('note', step, '', sheet, { kind: 'photo', photo: newId() }), photo),
+    logPhoto: (step, photo) =>
+      void outbox.add(id, entry('note', step, '', sheet, { kind: 'photo', photo: newId() }), photo),
     start: (revision, shelf) => {
       const event = lastStart.current?.revision === revision ? lastStart.current.event : entry('start', null);
       lastStart.current = { revision, event };
-      begin.mutate({ revision, event, shelf: shelfFingerprint(shelf) }, { onSuccess: () => (lastStart.current = null) });
+      begin.mutate(
+        { revision, event, shelf: shelfFingerprint(shelf) },
+        { onSuccess: () => (lastStart.current = null) },
+      );
     },
     busy: begin.isPending,
     waiting: isOffline || unkept ? toSend : [],

@@ -30,7 +30,10 @@ export function BackupPanel() {
   const may = useIsAllowed();
   const signIn = useCurrentPerson().data?.signIn ?? false;
   const { data } = useQuery({ queryKey: ['backups'], queryFn: () => request('GET', '/shop/backups', backupsSchema) });
-  const make = useMutation({ mutationFn: () => request('POST', '/shop/backups', backupsSchema), onSuccess: (made) => client.setQueryData(['backups'], made) });
+  const make = useMutation({
+    mutationFn: () => request('POST', '/shop/backups', backupsSchema),
+    onSuccess: (made) => client.setQueryData(['backups'], made),
+  });
   if (!data?.made) return null;
   const [newest] = data.backups;
   const age = newest ? now - Date.parse(newest.at) : null;
@@ -43,12 +46,18 @@ export function BackupPanel() {
         <Body>{phrase`Last one ${age < MS_PER_MINUTE ? 'just now' : phrase`${countdown(age)} ago`}, ${(newest.bytes / 1e6).toFixed(2)} MB`}</Body>
       )}
       {data.failure ? (
-        <Notice level="stop" text={phrase`No backup could be made on ${dayAndTime(data.failure.at)}. ${WHY[data.failure.why]} It is tried again every hour.`} />
+        <Notice
+          level="stop"
+          text={phrase`No backup could be made on ${dayAndTime(data.failure.at)}. ${WHY[data.failure.why]} It is tried again every hour.`}
+        />
       ) : age !== null && age > LATE_MS ? (
         <Notice level="caution" text="It should be no older than a day: look whether the disk is full." />
       ) : null}
       {data.low && data.freeBytes !== null ? (
-        <Notice level="caution" text={phrase`Only ${(data.freeBytes / 1e6).toFixed(0)} MB are free on the disk for backups. Make room.`} />
+        <Notice
+          level="caution"
+          text={phrase`Only ${(data.freeBytes / 1e6).toFixed(0)} MB are free on the disk for backups. Make room.`}
+        />
       ) : null}
       <Small>{phrase`Made every day, the last ${data.most} are kept beside the database; ${countPhrase(data.backups.length, 'is', 'are')} there. Copy one to another machine now and then.`}</Small>
       {make.error ? <Notice level="stop" text={make.error.message} /> : null}
@@ -90,7 +99,12 @@ function BackupPassphrase({ isSet }: { readonly isSet: boolean }) {
             testID="backup-passphrase"
           />
           {set.error ? <Notice level="stop" text={set.error.message} /> : null}
-          <Action label="Set the backup passphrase" busy={set.isPending} onPress={() => set.mutate()} testID="set-backup-passphrase" />
+          <Action
+            label="Set the backup passphrase"
+            busy={set.isPending}
+            onPress={() => set.mutate()}
+            testID="set-backup-passphrase"
+          />
         </>
       ) : (
         <Action

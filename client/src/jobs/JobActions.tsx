@@ -28,8 +28,15 @@ export function JobActions({ job, onDone }: { readonly job: JobSummary; readonly
         : request('PUT', `${path}/archived${running ? '?running=yes' : ''}`, null, { archived: true }),
     onSuccess: (_, what) => {
       offerUndo({
-        text: what === 'delete' ? phrase`${job.title} was deleted. It is kept for 30 days.` : phrase`${job.title} was archived.`,
-        undo: () => (what === 'delete' ? request('POST', `${path}/undelete`, null) : request('PUT', `${path}/archived`, null, { archived: false })).then(again),
+        text:
+          what === 'delete'
+            ? phrase`${job.title} was deleted. It is kept for 30 days.`
+            : phrase`${job.title} was archived.`,
+        undo: () =>
+          (what === 'delete'
+            ? request('POST', `${path}/undelete`, null)
+            : request('PUT', `${path}/archived`, null, { archived: false })
+          ).then(again),
       });
       onDone();
       return again();
@@ -49,9 +56,16 @@ export function JobActions({ job, onDone }: { readonly job: JobSummary; readonly
       {error ? <Notice level="stop" text={error.message} /> : null}
       {asking ? (
         <>
-          <Notice level="caution" text={phrase`${job.title} is at work in the shop: steps of it may be due. It leaves the clock and the plan of the day.`} />
+          <Notice
+            level="caution"
+            text={phrase`${job.title} is at work in the shop: steps of it may be due. It leaves the clock and the plan of the day.`}
+          />
           <View style={styles.row}>
-            <Action label={asking === 'delete' ? 'Delete anyway' : 'Archive anyway'} onPress={() => away.mutate(asking)} testID="confirm-away" />
+            <Action
+              label={asking === 'delete' ? 'Delete anyway' : 'Archive anyway'}
+              onPress={() => away.mutate(asking)}
+              testID="confirm-away"
+            />
             <Action rank="quiet" label="Cancel" onPress={() => setAsking(null)} />
           </View>
         </>
@@ -59,7 +73,13 @@ export function JobActions({ job, onDone }: { readonly job: JobSummary; readonly
         <View style={styles.row}>
           <Action label="Duplicate" busy={copy.isPending} onPress={() => copy.mutate()} testID="duplicate" />
           <Action label="Archive" busy={away.isPending} onPress={() => ask('archive')} testID="archive" />
-          <Action label="Delete" icon="delete-outline" busy={away.isPending} onPress={() => ask('delete')} testID="delete-job" />
+          <Action
+            label="Delete"
+            icon="delete-outline"
+            busy={away.isPending}
+            onPress={() => ask('delete')}
+            testID="delete-job"
+          />
         </View>
       )}
     </Unfolded>
@@ -71,16 +91,29 @@ export function BringBack({ job }: { readonly job: JobSummary }) {
   const client = useQueryClient();
   const deleted = typeof job.deletedAt === 'string';
   const back = useMutation({
-    mutationFn: () => (deleted ? request('POST', `/jobs/${job.id}/undelete`, null) : request('PUT', `/jobs/${job.id}/archived`, null, { archived: false })),
+    mutationFn: () =>
+      deleted
+        ? request('POST', `/jobs/${job.id}/undelete`, null)
+        : request('PUT', `/jobs/${job.id}/archived`, null, { archived: false }),
     onSuccess: () => client.invalidateQueries({ queryKey: ['jobs'] }),
   });
   return (
     <View style={styles.row}>
-      {job.late > 0 ? <Small tone="caution">{phrase`${countPhrase(job.late, 'entry', 'entries')} came from phones after it was deleted`}</Small> : null}
+      {job.late > 0 ? (
+        <Small tone="caution">{phrase`${countPhrase(job.late, 'entry', 'entries')} came from phones after it was deleted`}</Small>
+      ) : null}
       {back.error ? <Notice level="stop" text={back.error.message} /> : null}
-      <Action label="Bring back" spoken={phrase`Bring ${job.title} back`} busy={back.isPending} onPress={() => back.mutate()} testID="bring-back" />
+      <Action
+        label="Bring back"
+        spoken={phrase`Bring ${job.title} back`}
+        busy={back.isPending}
+        onPress={() => back.mutate()}
+        testID="bring-back"
+      />
     </View>
   );
 }
 
-const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.small } });
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.small },
+});

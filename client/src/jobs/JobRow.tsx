@@ -17,9 +17,20 @@ const ICONS = { planning: 'pencil-outline', 'in-shop': 'hammer-wrench', finished
 export function JobRow({ job, now, onMore }: { job: JobSummary; now: number; onMore?: (() => void) | undefined }) {
   const { say, text } = useWords();
   const open = () =>
-    router.push(job.state === 'in-shop' ? `/job/${job.id}/run` : job.state === 'finished' ? `/job/${job.id}/look-back` : `/job/${job.id}/piece`);
+    router.push(
+      job.state === 'in-shop'
+        ? `/job/${job.id}/run`
+        : job.state === 'finished'
+          ? `/job/${job.id}/look-back`
+          : `/job/${job.id}/piece`,
+    );
   const row = (
-    <Row label={phrase`Open ${job.title}`} onPress={open} testID="job" before={<Icon name={ICONS[job.state]} size={size.title} color={colour.calm} />}>
+    <Row
+      label={phrase`Open ${job.title}`}
+      onPress={open}
+      testID="job"
+      before={<Icon name={ICONS[job.state]} size={size.title} color={colour.calm} />}
+    >
       <Heading>{job.title}</Heading>
       <Small>{phrase`${JOB_NAMES[job.kind]} · ${STATE_WORDS[job.state]}${job.finishedAt === null ? '' : phrase` ${clockTime(job.finishedAt, now)}`}`}</Small>
       {job.state === 'in-shop' ? <Body>{phrase`Next: ${job.next ? say(job.next) : 'finish the job'}`}</Body> : null}
@@ -30,7 +41,13 @@ export function JobRow({ job, now, onMore }: { job: JobSummary; now: number; onM
   return (
     <View style={styles.line}>
       <View style={styles.grow}>{row}</View>
-      <IconButton icon="dots-horizontal" accessibilityLabel={text(phrase`More for ${job.title}`)} onPress={onMore} style={styles.more} testID="job-more" />
+      <IconButton
+        icon="dots-horizontal"
+        accessibilityLabel={text(phrase`More for ${job.title}`)}
+        onPress={onMore}
+        style={styles.more}
+        testID="job-more"
+      />
     </View>
   );
 }
@@ -50,6 +67,9 @@ function NextWindow({ job, now }: { job: JobSummary; now: number }) {
       now,
     ) ?? [...job.windows].sort((a, b) => nextChange(a) - nextChange(b))[0];
   if (!window) return null;
-  if (window.step !== job.nextStep) return <Small>{phrase`Then ${words.say(window.say)}: ${timeWords(window, now, words)}`}</Small>;
-  return <Small tone={windowState(window, now) === 'before' ? 'caution' : 'accent'}>{timeWords(window, now, words)}</Small>;
+  if (window.step !== job.nextStep)
+    return <Small>{phrase`Then ${words.say(window.say)}: ${timeWords(window, now, words)}`}</Small>;
+  return (
+    <Small tone={windowState(window, now) === 'before' ? 'caution' : 'accent'}>{timeWords(window, now, words)}</Small>
+  );
 }

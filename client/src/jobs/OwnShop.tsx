@@ -30,7 +30,12 @@ export function OwnShop() {
       {clear.error ? <Notice level="stop" text={clear.error.message} /> : null}
       {asking ? (
         <>
-          <Action label="Delete the demo jobs" busy={clear.isPending} onPress={() => clear.mutate()} testID="clear-demo" />
+          <Action
+            label="Delete the demo jobs"
+            busy={clear.isPending}
+            onPress={() => clear.mutate()}
+            testID="clear-demo"
+          />
           <Action rank="quiet" label="Cancel" onPress={() => setAsking(false)} />
         </>
       ) : (

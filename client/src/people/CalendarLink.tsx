@@ -14,7 +14,10 @@ import { RefusalNote } from './Wrong';
 /** The secret address at which a calendar program finds the plan of the day. */
 export function CalendarLink() {
   const client = useQueryClient();
-  const { data } = useQuery({ queryKey: ['calendar-link'], queryFn: () => request('GET', '/me/calendar', calendarLinkSchema) });
+  const { data } = useQuery({
+    queryKey: ['calendar-link'],
+    queryFn: () => request('GET', '/me/calendar', calendarLinkSchema),
+  });
   const [address, setAddress] = useState<string | null>(null);
   const again = () => client.invalidateQueries({ queryKey: ['calendar-link'] });
   const make = useMutation({
@@ -49,7 +52,15 @@ export function CalendarLink() {
           onPress={() => make.mutate()}
           testID="make-calendar"
         />
-        {madeAt === null ? null : <Action rank="quiet" label="End the address" busy={end.isPending} onPress={() => end.mutate()} testID="end-calendar" />}
+        {madeAt === null ? null : (
+          <Action
+            rank="quiet"
+            label="End the address"
+            busy={end.isPending}
+            onPress={() => end.mutate()}
+            testID="end-calendar"
+          />
+        )}
       </View>
     </>
   );

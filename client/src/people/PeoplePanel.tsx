@@ -19,10 +19,14 @@ import { RefusalNote } from './Wrong';
 /** Who works here, and letting others in. */
 export function PeoplePanel() {
   const client = useQueryClient();
-  const people = useQuery({ queryKey: ['people'], queryFn: () => request('GET', '/people', peopleSchema) }).data?.people ?? [];
+  const people =
+    useQuery({ queryKey: ['people'], queryFn: () => request('GET', '/people', peopleSchema) }).data?.people ?? [];
   const again = () => client.invalidateQueries({ queryKey: ['people'] });
   const [open, setOpen] = useState<string | null>(null);
-  const add = useMutation({ mutationFn: (person: v.InferInput<typeof newPersonSchema>) => request('POST', '/people', personSchema, person), onSuccess: again });
+  const add = useMutation({
+    mutationFn: (person: v.InferInput<typeof newPersonSchema>) => request('POST', '/people', personSchema, person),
+    onSuccess: again,
+  });
   const change = useMutation({
     mutationFn: ({ id, role }: { id: string; role: Role }) => request('PUT', `/people/${id}`, personSchema, { role }),
     onSuccess: again,
@@ -34,10 +38,20 @@ export function PeoplePanel() {
       <Rows>
         {people.map(({ id, name, role, hasPin, pinLocked }) => (
           <View key={id}>
-            <Row label={phrase`${name}: ${ROLE_NAMES[role]}`} chosen={id === open} onPress={() => setOpen(id === open ? null : id)} testID="person">
+            <Row
+              label={phrase`${name}: ${ROLE_NAMES[role]}`}
+              chosen={id === open}
+              onPress={() => setOpen(id === open ? null : id)}
+              testID="person"
+            >
               <Body>{name}</Body>
               <Small>{hasPin ? phrase`${ROLE_NAMES[role]}, with a PIN` : ROLE_NAMES[role]}</Small>
-              {pinLocked ? <Notice level="caution" text="PIN locked after wrong tries. Signing in with the passphrase opens it again." /> : null}
+              {pinLocked ? (
+                <Notice
+                  level="caution"
+                  text="PIN locked after wrong tries. Signing in with the passphrase opens it again."
+                />
+              ) : null}
             </Row>
             {id === open ? (
               <Unfolded>
@@ -50,7 +64,11 @@ export function PeoplePanel() {
           </View>
         ))}
       </Rows>
-      <NewPerson busy={add.isPending} error={add.error} onAdd={(person, done) => add.mutate(person, { onSuccess: done })} />
+      <NewPerson
+        busy={add.isPending}
+        error={add.error}
+        onAdd={(person, done) => add.mutate(person, { onSuccess: done })}
+      />
     </Panel>
   );
 }
@@ -67,7 +85,8 @@ function NewPassphrase({ id, onDone }: { readonly id: string; readonly onDone: (
       onDone();
     },
   });
-  if (!open) return <Action rank="quiet" label="New passphrase" onPress={() => setOpen(true)} testID="new-passphrase" />;
+  if (!open)
+    return <Action rank="quiet" label="New passphrase" onPress={() => setOpen(true)} testID="new-passphrase" />;
   return (
     <>
       <Typed
@@ -87,7 +106,12 @@ function NewPassphrase({ id, onDone }: { readonly id: string; readonly onDone: (
 
 const RoleChoice = ({ value, onChange }: { value: Role; onChange: (role: Role) => void }) => (
   <>
-    <Choice label="May" value={value} options={ROLES.map((role) => ({ value: role, label: ROLE_NAMES[role] }))} onChange={onChange} />
+    <Choice
+      label="May"
+      value={value}
+      options={ROLES.map((role) => ({ value: role, label: ROLE_NAMES[role] }))}
+      onChange={onChange}
+    />
     <Small>{ROLE_MEANINGS[value]}</Small>
   </>
 );

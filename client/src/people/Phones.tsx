@@ -12,12 +12,15 @@ import { RefusalNote } from './Wrong';
 /** Phones of the shop; one that is lost is unpaired here. */
 export function Phones() {
   const client = useQueryClient();
-  const phones = useQuery({ queryKey: ['phones'], queryFn: () => request('GET', '/phones', phonesSchema) }).data?.phones ?? [];
+  const phones =
+    useQuery({ queryKey: ['phones'], queryFn: () => request('GET', '/phones', phonesSchema) }).data?.phones ?? [];
   const unpair = useMutation({
     mutationFn: (id: string) => request('DELETE', `/phones/${id}`, null),
-    onSuccess: () => client.invalidateQueries({ predicate: ({ queryKey: [key] }) => key === 'phones' || key === 'sessions' }),
+    onSuccess: () =>
+      client.invalidateQueries({ predicate: ({ queryKey: [key] }) => key === 'phones' || key === 'sessions' }),
   });
-  if (phones.length === 0) return <Small>None yet. To pair one, an owner signs in on it and says that it belongs to the shop.</Small>;
+  if (phones.length === 0)
+    return <Small>None yet. To pair one, an owner signs in on it and says that it belongs to the shop.</Small>;
   return (
     <>
       {phones.map(({ id, name, pairedAt }) => (
@@ -26,7 +29,13 @@ export function Phones() {
             <Body>{name}</Body>
             <Small>{phrase`paired ${dayAndTime(pairedAt)}`}</Small>
           </View>
-          <Action rank="quiet" label="Unpair" spoken={phrase`Unpair ${name}`} onPress={() => unpair.mutate(id)} testID="unpair" />
+          <Action
+            rank="quiet"
+            label="Unpair"
+            spoken={phrase`Unpair ${name}`}
+            onPress={() => unpair.mutate(id)}
+            testID="unpair"
+          />
         </View>
       ))}
       <RefusalNote error={unpair.error} />

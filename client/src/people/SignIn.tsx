@@ -38,7 +38,12 @@ function ByPin({ phone }: { phone: NonNullable<CurrentPerson['phone']> }) {
       <Rows>
         {phone.people.map(({ id, name }) => (
           <View key={id}>
-            <Row label={name} chosen={id === person} onPress={() => setPerson(id === person ? null : id)} testID="hands">
+            <Row
+              label={name}
+              chosen={id === person}
+              onPress={() => setPerson(id === person ? null : id)}
+              testID="hands"
+            >
               <Body>{name}</Body>
             </Row>
             {id === person ? (
@@ -76,14 +81,21 @@ function ByPassphrase({ phone: paired }: { phone: string | null }) {
       <Typed whole secret label="Passphrase" value={passphrase} onChange={setPassphrase} testID="passphrase" />
       {paired === null ? (
         <View style={styles.switch}>
-          <Switch value={isShops} onValueChange={setIsShops} accessibilityLabel={text('This phone belongs to the shop')} testID="shop-phone" />
+          <Switch
+            value={isShops}
+            onValueChange={setIsShops}
+            accessibilityLabel={text('This phone belongs to the shop')}
+            testID="shop-phone"
+          />
           <View style={styles.grow}>
             <Body>This phone belongs to the shop</Body>
             <Small>An owner says so, once. Then others sign in on it with a short PIN.</Small>
           </View>
         </View>
       ) : null}
-      {isShops ? <Typed whole label="What the phone is called" value={phone} onChange={setPhone} testID="phone-name" /> : null}
+      {isShops ? (
+        <Typed whole label="What the phone is called" value={phone} onChange={setPhone} testID="phone-name" />
+      ) : null}
       {signIn.error ? <Notice level="stop" text={signIn.error.message} /> : null}
       <Action
         rank="main"
@@ -91,7 +103,10 @@ function ByPassphrase({ phone: paired }: { phone: string | null }) {
         busy={signIn.isPending}
         disabled={name.trim() === '' || passphrase === '' || (isShops && phone.trim() === '')}
         onPress={() =>
-          signIn.mutate({ way: 'passphrase', name: name.trim(), passphrase, phone: isShops ? phone.trim() : null }, { onSettled: () => setPassphrase('') })
+          signIn.mutate(
+            { way: 'passphrase', name: name.trim(), passphrase, phone: isShops ? phone.trim() : null },
+            { onSettled: () => setPassphrase('') },
+          )
         }
         testID="sign-in"
       />
@@ -106,9 +121,19 @@ function SetUp() {
   const [name, setName] = useState('');
   const [passphrase, setPassphrase] = useState('');
   return (
-    <Screen title="Set the shop up" about="This server is open to the network of the shop: from now on everybody says who they are.">
+    <Screen
+      title="Set the shop up"
+      about="This server is open to the network of the shop: from now on everybody says who they are."
+    >
       <Panel>
-        <Typed whole label="Code" hint="Printed where Lintrel was started: three groups of four" value={code} onChange={setCode} testID="code" />
+        <Typed
+          whole
+          label="Code"
+          hint="Printed where Lintrel was started: three groups of four"
+          value={code}
+          onChange={setCode}
+          testID="code"
+        />
         <Typed whole label="Your name" value={name} onChange={setName} testID="name" />
         <Typed
           whole
@@ -135,4 +160,7 @@ function SetUp() {
   );
 }
 
-const styles = StyleSheet.create({ switch: { flexDirection: 'row', alignItems: 'center', gap: space.middle }, grow: { flex: 1 } });
+const styles = StyleSheet.create({
+  switch: { flexDirection: 'row', alignItems: 'center', gap: space.middle },
+  grow: { flex: 1 },
+});

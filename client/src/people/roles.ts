@@ -1,6 +1,11 @@
 import type { Role } from '@lintrel/core/front';
 
-export const ROLE_NAMES: Readonly<Record<Role, string>> = { owner: 'Owner', painter: 'Painter', helper: 'Helper', viewer: 'Looks on' };
+export const ROLE_NAMES: Readonly<Record<Role, string>> = {
+  owner: 'Owner',
+  painter: 'Painter',
+  helper: 'Helper',
+  viewer: 'Looks on',
+};
 export const ROLE_MEANINGS: Readonly<Record<Role, string>> = {
   owner: 'May do everything, and lets others in.',
   painter: 'Plans and runs jobs, keeps the shelf.',

@@ -1,4 +1,10 @@
-import { isAllowed, currentPersonSchema, MS_PER_MINUTE, type CurrentPerson, type Permission } from '@lintrel/core/front';
+import {
+  isAllowed,
+  currentPersonSchema,
+  MS_PER_MINUTE,
+  type CurrentPerson,
+  type Permission,
+} from '@lintrel/core/front';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { request, signedOut } from '@/api/http';
@@ -15,7 +21,11 @@ export function useCurrentPerson() {
     signedOut.add(again);
     return () => void signedOut.delete(again);
   }, [client]);
-  const me = useQuery({ queryKey: ['me'], queryFn: () => request('GET', '/me', currentPersonSchema), staleTime: MS_PER_MINUTE });
+  const me = useQuery({
+    queryKey: ['me'],
+    queryFn: () => request('GET', '/me', currentPersonSchema),
+    staleTime: MS_PER_MINUTE,
+  });
   const { data } = me;
   useEffect(() => {
     // Where nobody is in just now, what is tapped is still of whoever was last.
@@ -43,8 +53,14 @@ export function useSignIn() {
     mutationFn: (by: SignInMethod): Promise<CurrentPerson> => {
       const device = deviceName();
       if (by.way === 'set-up')
-        return request('POST', '/sign-in/set-up', currentPersonSchema, { code: by.code, name: by.name, passphrase: by.passphrase, device });
-      if (by.way === 'pin') return request('POST', '/sign-in/pin', currentPersonSchema, { person: by.person, pin: by.pin });
+        return request('POST', '/sign-in/set-up', currentPersonSchema, {
+          code: by.code,
+          name: by.name,
+          passphrase: by.passphrase,
+          device,
+        });
+      if (by.way === 'pin')
+        return request('POST', '/sign-in/pin', currentPersonSchema, { person: by.person, pin: by.pin });
       return request('POST', '/sign-in', currentPersonSchema, {
         name: by.name,
         passphrase: by.passphrase,

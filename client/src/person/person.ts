@@ -2,7 +2,11 @@ import { LANGUAGES, DEFAULT_PERSON, type Person } from '@lintrel/words';
 import * as v from 'valibot';
 
 const KEY = 'lintrel.person';
-const personSchema = v.object({ length: v.picklist(['mm', 'in']), temperature: v.picklist(['C', 'F']), language: v.picklist(LANGUAGES) });
+const personSchema = v.object({
+  length: v.picklist(['mm', 'in']),
+  temperature: v.picklist(['C', 'F']),
+  language: v.picklist(LANGUAGES),
+});
 
 /** How the person at this device reads figures and words; what cannot be read is as usual. */
 export function readPerson(): Person {

@@ -35,7 +35,12 @@ export function Ask<T extends string>({ what, answers, onSay, onCancel, resting 
         <View style={look.pair}>
           {answers.map(({ value, label }) => (
             <View key={value} style={look.half}>
-              <BoothButton label={label} disabled={resting} onPress={() => onSay(written, value)} testID={`feels-${value}`} />
+              <BoothButton
+                label={label}
+                disabled={resting}
+                onPress={() => onSay(written, value)}
+                testID={`feels-${value}`}
+              />
             </View>
           ))}
         </View>
@@ -52,7 +57,13 @@ export function Ask<T extends string>({ what, answers, onSay, onCancel, resting 
         testID="note"
       />
       {answers.length > 0 ? null : (
-        <BoothButton rank="main" label="Write it down" disabled={written === ''} onPress={() => onSay(written, null)} testID="say" />
+        <BoothButton
+          rank="main"
+          label="Write it down"
+          disabled={written === ''}
+          onPress={() => onSay(written, null)}
+          testID="say"
+        />
       )}
       <BoothButton label="Never mind" onPress={onCancel} />
     </View>

@@ -20,7 +20,15 @@ const FIGURES = [
 ] as const;
 
 /** How the coat was sprayed, from how the last one was: one tap where nothing changed, a tap a step where something did. */
-export function CoatLog({ last, onSay, onCancel }: { last: Coat | null; onSay: (saw: Coat) => void; onCancel: () => void }) {
+export function CoatLog({
+  last,
+  onSay,
+  onCancel,
+}: {
+  last: Coat | null;
+  onSay: (saw: Coat) => void;
+  onCancel: () => void;
+}) {
   const look = useLook();
   const [coat, setCoat] = useState<Required<Coat>>({ ...USUAL, ...last });
   return (
@@ -36,7 +44,12 @@ export function CoatLog({ last, onSay, onCancel }: { last: Coat | null; onSay: (
           onChange={(value) => setCoat({ ...coat, [key]: value })}
         />
       ))}
-      <BoothButton rank="main" label={last ? 'Write it down' : 'So it was'} onPress={() => onSay(coat)} testID="coat-said" />
+      <BoothButton
+        rank="main"
+        label={last ? 'Write it down' : 'So it was'}
+        onPress={() => onSay(coat)}
+        testID="coat-said"
+      />
       <BoothButton label="Never mind" onPress={onCancel} />
     </View>
   );

@@ -46,7 +46,11 @@ function Countdown({ window, now }: { window: RunningWindow; now: number }) {
   const state = windowState(window, now);
   const closing = window.closes === null ? '' : phrase` · closes ${clockTime(window.closes, now)}`;
   if (state === 'before' && window.opens === null)
-    return <Text style={look.quiet}>{phrase`Later: ${what}, by ${clockTime(window.closes ?? now, now)} at the latest (estimate)`}</Text>;
+    return (
+      <Text
+        style={look.quiet}
+      >{phrase`Later: ${what}, by ${clockTime(window.closes ?? now, now)} at the latest (estimate)`}</Text>
+    );
   if (state === 'before' && window.opens !== null) {
     return (
       <View>
@@ -57,8 +61,8 @@ function Countdown({ window, now }: { window: RunningWindow; now: number }) {
         <Text style={look.quiet}>{phrase`opens ${clockTime(window.opens, now)}${closing} (estimate)`}</Text>
         {window.opens === window.again ? (
           <Text style={look.caution} testID="in-gap">
-            The time for this coat has passed, and this paint takes none before its second window, scuffed or not. Tape that cannot stay on so long is pulled
-            now, and laid again then.
+            The time for this coat has passed, and this paint takes none before its second window, scuffed or not. Tape
+            that cannot stay on so long is pulled now, and laid again then.
           </Text>
         ) : null}
       </View>
@@ -80,7 +84,9 @@ function Countdown({ window, now }: { window: RunningWindow; now: number }) {
           {countdown(window.closes - now)}
         </Text>
       ) : null}
-      <Text style={look.quiet}>{window.closes === null ? 'no end' : phrase`left, until ${clockTime(window.closes, now)} (estimate)`}</Text>
+      <Text style={look.quiet}>
+        {window.closes === null ? 'no end' : phrase`left, until ${clockTime(window.closes, now)} (estimate)`}
+      </Text>
     </View>
   );
 }

@@ -12,7 +12,17 @@ const LETTERS_ACROSS = 3.4;
 const MOST_HIGH = 0.36;
 
 /** The step at hand and its time, to be read from three metres through the window of the booth; a tap leads back. */
-export function FarView({ step, running, now, onLeave }: { step: Step | null; running: readonly RunningWindow[]; now: number; onLeave: () => void }) {
+export function FarView({
+  step,
+  running,
+  now,
+  onLeave,
+}: {
+  step: Step | null;
+  running: readonly RunningWindow[];
+  now: number;
+  onLeave: () => void;
+}) {
   const { say, time, text } = useWords();
   const styles = STYLES[useShade().name];
   const { width, height } = useWindowDimensions();
@@ -26,14 +36,28 @@ export function FarView({ step, running, now, onLeave }: { step: Step | null; ru
   const until = window && state === 'before' ? window.opens : (window?.closes ?? null);
   return (
     <Modal visible animationType="none" onRequestClose={onLeave}>
-      <Pressable role="button" aria-label={text('Back to the run sheet')} onPress={onLeave} style={styles.far} testID="far">
-        <Text style={[styles.title, { fontSize: title, lineHeight: title * 1.1 }]}>{step ? say(step.say) : 'All steps are done'}</Text>
+      <Pressable
+        role="button"
+        aria-label={text('Back to the run sheet')}
+        onPress={onLeave}
+        style={styles.far}
+        testID="far"
+      >
+        <Text style={[styles.title, { fontSize: title, lineHeight: title * 1.1 }]}>
+          {step ? say(step.say) : 'All steps are done'}
+        </Text>
         {window && until !== null && state !== 'passed' ? (
           <>
             <Text style={[styles.what, state === 'open' && styles.open]}>
-              {state === 'before' ? phrase`Not yet: ${time(window.code)} in` : phrase`Open now: ${time(window.code)}, left`}
+              {state === 'before'
+                ? phrase`Not yet: ${time(window.code)} in`
+                : phrase`Open now: ${time(window.code)}, left`}
             </Text>
-            <Text style={[styles.figure, { fontSize: figure, lineHeight: figure * 1.05 }, state === 'open' && styles.open]}>{countdown(until - now)}</Text>
+            <Text
+              style={[styles.figure, { fontSize: figure, lineHeight: figure * 1.05 }, state === 'open' && styles.open]}
+            >
+              {countdown(until - now)}
+            </Text>
           </>
         ) : null}
         {state === 'open' && until === null ? (
@@ -52,7 +76,14 @@ export function FarView({ step, running, now, onLeave }: { step: Step | null; ru
 
 const stylesIn = (shade: Shade) =>
   StyleSheet.create({
-    far: { flex: 1, backgroundColor: shade.ground, padding: space.wide, justifyContent: 'center', alignItems: 'center', gap: space.base },
+    far: {
+      flex: 1,
+      backgroundColor: shade.ground,
+      padding: space.wide,
+      justifyContent: 'center',
+      alignItems: 'center',
+      gap: space.base,
+    },
     title: { fontFamily: font.heading, color: shade.ink, textAlign: 'center' },
     what: { fontFamily: font.heading, fontSize: size.title, color: shade.ink, textAlign: 'center' },
     figure: { fontFamily: font.heading, color: shade.ink, fontVariant: ['tabular-nums'], textAlign: 'center' },

@@ -56,7 +56,8 @@ export function HeatLog({ onSay, onCancel }: { onSay: (saw: Warmth) => void; onC
         </Text>
       ) : null}
       <Text style={look.quiet}>
-        Let it flash first, as the sheet says. No open flame or hot coil near vapour; tape that gets warm comes off sooner or not at all.
+        Let it flash first, as the sheet says. No open flame or hot coil near vapour; tape that gets warm comes off
+        sooner or not at all.
       </Text>
       <BoothButton rank="main" label="It is on" onPress={() => onSay(heat)} testID="heat-said" />
       <BoothButton label="Never mind" onPress={onCancel} />

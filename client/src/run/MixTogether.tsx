@@ -17,7 +17,11 @@ export function MixTogether({ job, step, onBoth }: { job: string; step: Step; on
   const mix = day?.oneMix.find(({ mixes }) => mixes.some((one) => one.job === job && one.step === step.id));
   if (!mix) return null;
   if (mix.mixes[0]?.job !== job)
-    return <Text style={look.caution}>{phrase`Mix it with ${mix.first}, once for both: do it on that sheet, and it is done on this one too.`}</Text>;
+    return (
+      <Text
+        style={look.caution}
+      >{phrase`Mix it with ${mix.first}, once for both: do it on that sheet, and it is done on this one too.`}</Text>
+    );
   return (
     <View style={look.buttons}>
       <Text style={look.caution}>

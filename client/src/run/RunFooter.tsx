@@ -37,7 +37,10 @@ interface RunState {
 
 /** What is to be pressed now: the step at hand is done, or, after the last, the job; null where it is finished. */
 export function mainAction({ next, plugs, early, resting, finished, onDone, onFinish }: RunState): MainAction | null {
-  if (!next) return finished ? null : { label: 'Finish the job', calm: false, disabled: false, onPress: onFinish, testID: 'finish' };
+  if (!next)
+    return finished
+      ? null
+      : { label: 'Finish the job', calm: false, disabled: false, onPress: onFinish, testID: 'finish' };
   // What went in is counted out before its step is done.
   const label = plugs === null ? 'Done' : plugs === 1 ? 'The one plug is out' : phrase`All ${plugs} are out`;
   // What is still being sent does not hold up the next tap: it is kept, and goes behind it.
@@ -77,14 +80,28 @@ export function RunFooter({ left, main }: RunFooterProps) {
           </ScrollView>
         ) : null}
         {left.length > 0 ? (
-          <Pressable role="button" aria-expanded={open} onPress={() => setOpen(!open)} style={styles.next} testID="what-is-left">
-            <Text style={styles.following}>{following ? phrase`Then: ${say(following.say)}` : 'This is the last step'}</Text>
+          <Pressable
+            role="button"
+            aria-expanded={open}
+            onPress={() => setOpen(!open)}
+            style={styles.next}
+            testID="what-is-left"
+          >
+            <Text style={styles.following}>
+              {following ? phrase`Then: ${say(following.say)}` : 'This is the last step'}
+            </Text>
             <Text style={styles.count}>{phrase`${countPhrase(left.length, 'step')} left`}</Text>
             <Icon name={open ? 'chevron-down' : 'chevron-up'} size={size.title} color={shade.ink} />
           </Pressable>
         ) : null}
         {main ? (
-          <BoothButton rank={main.calm ? 'calm' : 'main'} label={main.label} disabled={main.disabled} onPress={main.onPress} testID={main.testID} />
+          <BoothButton
+            rank={main.calm ? 'calm' : 'main'}
+            label={main.label}
+            disabled={main.disabled}
+            onPress={main.onPress}
+            testID={main.testID}
+          />
         ) : null}
       </View>
     </View>
@@ -107,6 +124,12 @@ const stylesIn = (shade: Shade) =>
     following: { flex: 1, fontFamily: font.label, fontSize: size.large, color: shade.ink },
     count: { fontFamily: font.label, fontSize: size.base, color: shade.quiet },
     now: { fontFamily: font.heading, fontSize: size.large, color: shade.ink, paddingVertical: space.small },
-    step: { fontFamily: font.label, fontSize: size.base, lineHeight: size.base * 1.4, color: shade.ink, paddingVertical: space.small },
+    step: {
+      fontFamily: font.label,
+      fontSize: size.base,
+      lineHeight: size.base * 1.4,
+      color: shade.ink,
+      paddingVertical: space.small,
+    },
   });
 const STYLES = { booth: stylesIn(shades.booth), daylight: stylesIn(shades.daylight) } as const;

@@ -19,7 +19,9 @@ export function StepPicture({ plan, step }: { plan: Plan; step: Step }) {
   if (!stage) return null;
   const items = plan.items.filter(({ id }) => step.items.includes(id));
   const painted = step.kind === 'coat' ? stage.open.map((ref) => ref.split('/')[0]!) : [];
-  const ids = [...new Set([...(step.part ? [step.part as string] : []), ...items.map(({ part }) => part as string), ...painted])];
+  const ids = [
+    ...new Set([...(step.part ? [step.part as string] : []), ...items.map(({ part }) => part as string), ...painted]),
+  ];
   const parts = ids.flatMap((id) => plan.parts.find((part) => (part.id as string) === id) ?? []);
   const part = parts[turned % Math.max(1, parts.length)];
   if (!part) return null;
@@ -54,6 +56,12 @@ export function StepPicture({ plan, step }: { plan: Plan; step: Step }) {
 const stylesIn = (shade: Shade) =>
   StyleSheet.create({
     sheet: { gap: space.small },
-    drawing: { height: measure.picture, borderWidth: measure.hairline, borderColor: shade.hairline, borderRadius: measure.corner, overflow: 'hidden' },
+    drawing: {
+      height: measure.picture,
+      borderWidth: measure.hairline,
+      borderColor: shade.hairline,
+      borderRadius: measure.corner,
+      overflow: 'hidden',
+    },
   });
 const STYLES = { booth: stylesIn(shades.booth), daylight: stylesIn(shades.daylight) } as const;

@@ -5,7 +5,9 @@ import { clockTime } from '@/words';
 /** Who may be in the booth, and until when at the least. */
 export function boothWords({ twoPart, untilMs }: BoothState, now: number): string {
   if (untilMs === null)
-    return twoPart ? 'In the booth: only who sprays, with supplied air. All others stay out.' : 'In the booth: only who sprays, with a vapour filter.';
+    return twoPart
+      ? 'In the booth: only who sprays, with supplied air. All others stay out.'
+      : 'In the booth: only who sprays, with a vapour filter.';
   const at = clockTime(untilMs, now);
   return twoPart
     ? phrase`Booth: with supplied air only, all others stay out until it is cleared, not before ${at} (estimate; what the booth and the sheet say goes before).`

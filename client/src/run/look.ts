@@ -16,7 +16,13 @@ const lookIn = (shade: Shade) =>
     title: { fontFamily: font.heading, fontSize: size.figure, lineHeight: size.figure * 1.1, color: shade.ink },
     detail: { fontFamily: font.body, fontSize: size.title, lineHeight: size.title * 1.35, color: shade.ink },
     label: { fontFamily: font.heading, fontSize: size.large, color: shade.ink },
-    countdown: { fontFamily: font.heading, fontSize: size.countdown, lineHeight: size.countdown * 1.1, color: shade.ink, fontVariant: ['tabular-nums'] },
+    countdown: {
+      fontFamily: font.heading,
+      fontSize: size.countdown,
+      lineHeight: size.countdown * 1.1,
+      color: shade.ink,
+      fontVariant: ['tabular-nums'],
+    },
     warn: { fontFamily: font.heading, fontSize: size.title, color: shade.accent },
     quiet: { fontFamily: font.label, fontSize: size.base, lineHeight: size.base * 1.4, color: shade.quiet },
     buttons: { gap: space.middle },
@@ -32,7 +38,12 @@ const lookIn = (shade: Shade) =>
       borderLeftColor: shade.accent,
       paddingLeft: space.middle,
     },
-    others: { gap: space.tight, borderTopWidth: measure.hairline, borderTopColor: shade.hairline, paddingTop: space.middle },
+    others: {
+      gap: space.tight,
+      borderTopWidth: measure.hairline,
+      borderTopColor: shade.hairline,
+      paddingTop: space.middle,
+    },
     input: {
       minHeight: 2 * measure.runTarget,
       padding: space.middle,
@@ -46,7 +57,10 @@ const lookIn = (shade: Shade) =>
     },
   });
 
-const LOOKS: Readonly<Record<ShadeName, ReturnType<typeof lookIn>>> = { booth: lookIn(shades.booth), daylight: lookIn(shades.daylight) };
+const LOOKS: Readonly<Record<ShadeName, ReturnType<typeof lookIn>>> = {
+  booth: lookIn(shades.booth),
+  daylight: lookIn(shades.daylight),
+};
 
 /** The run sheet as it is lit now. */
 export const useLook = () => LOOKS[useShade().name];

@@ -28,7 +28,13 @@ const subscribe = (changed: () => void) => {
 };
 
 /** Others who are at the same step of a job now. */
-export const othersAt = (all: readonly Seen[], job: string, step: string | null, own: string, now: number): Presence[] =>
+export const othersAt = (
+  all: readonly Seen[],
+  job: string,
+  step: string | null,
+  own: string,
+  now: number,
+): Presence[] =>
   all.filter((one) => one.job === job && one.step === step && one.device !== own && now - one.at < THERE_FOR_MS);
 
 /** Says which step this device is at as long as the page is seen, and tells who else is there. */
@@ -38,7 +44,8 @@ export function usePresence(job: string, step: string | null, now: number): read
   useEffect(() => {
     if (step === null) return;
     const say = () => {
-      if (document.visibilityState === 'visible') void request('POST', `/jobs/${job}/here`, null, { step, device: own }).catch(() => undefined);
+      if (document.visibilityState === 'visible')
+        void request('POST', `/jobs/${job}/here`, null, { step, device: own }).catch(() => undefined);
     };
     say();
     const timer = setInterval(say, SAY_EVERY_MS);

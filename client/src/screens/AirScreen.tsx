@@ -21,7 +21,8 @@ import { Panel, Screen } from '@/ui/Screen';
 import { Heading } from '@/ui/Words';
 
 const { airC, rhPercent } = typedAirSchema.entries;
-const schemaIn = (bare: 'C' | 'F') => v.object({ airC: typedTemperature(airC, bare), rhPercent: typedHumidity(rhPercent) });
+const schemaIn = (bare: 'C' | 'F') =>
+  v.object({ airC: typedTemperature(airC, bare), rhPercent: typedHumidity(rhPercent) });
 type Air = v.InferOutput<ReturnType<typeof schemaIn>>;
 
 /** The air of the shop: as somebody reads it off now, and as it is expected; windows and the day's plan count with both at once. */
@@ -34,7 +35,8 @@ export function AirScreen() {
     defaultValues: { airC: '', rhPercent: '' },
   });
   const send = useMutation({
-    mutationFn: (body: Air) => request('POST', '/air', airAnswerSchema, { at: new Date(clock.now()).toISOString(), ...body }),
+    mutationFn: (body: Air) =>
+      request('POST', '/air', airAnswerSchema, { at: new Date(clock.now()).toISOString(), ...body }),
     onSuccess: (told) => {
       client.setQueryData(['air'], told);
       void client.invalidateQueries({ queryKey: ['day'] });
@@ -46,7 +48,15 @@ export function AirScreen() {
     <Screen
       title="The air"
       about="As it is where the pieces dry, now and on the days to come. Where nobody says it, the air a job was planned for is counted."
-      action={<Action rank="main" label="Count with the air as it is now" busy={send.isPending} onPress={keep} testID="keep-air" />}
+      action={
+        <Action
+          rank="main"
+          label="Count with the air as it is now"
+          busy={send.isPending}
+          onPress={keep}
+          testID="keep-air"
+        />
+      }
     >
       {send.error ? <Notice level="stop" text={send.error.message} /> : null}
       <Panel>

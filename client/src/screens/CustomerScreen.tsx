@@ -27,7 +27,14 @@ export function CustomerScreen() {
     queryFn: () => request('GET', `/link/${encodeURIComponent(token)}`, customerSchema),
     refetchInterval: MS_PER_MINUTE,
   });
-  if (!look.data) return <Waiting what="your job" error={look.error} retry={<Action label="Try again" onPress={() => void look.refetch()} />} />;
+  if (!look.data)
+    return (
+      <Waiting
+        what="your job"
+        error={look.error}
+        retry={<Action label="Try again" onPress={() => void look.refetch()} />}
+      />
+    );
   const { title, state, parts, stages } = look.data;
   return (
     <Screen title={title} about={STATES[state]}>
@@ -69,6 +76,12 @@ function PartLook({ part }: { part: CustomerView['parts'][number] }) {
 
 const styles = StyleSheet.create({
   stage: { flexDirection: 'row', alignItems: 'center', gap: space.middle },
-  swatch: { width: measure.target, height: measure.target, borderWidth: measure.hairline, borderColor: colour.hairline, borderRadius: measure.corner },
+  swatch: {
+    width: measure.target,
+    height: measure.target,
+    borderWidth: measure.hairline,
+    borderColor: colour.hairline,
+    borderRadius: measure.corner,
+  },
   grow: { flex: 1 },
 });

@@ -29,7 +29,12 @@ interface TypedPerson {
   readonly off: string;
 }
 
-const typedOf = ({ id, name, week, off }: ShopDay['people'][number]): TypedPerson => ({ id, name, week: week.map(hoursOf), off: off.join(', ') });
+const typedOf = ({ id, name, week, off }: ShopDay['people'][number]): TypedPerson => ({
+  id,
+  name,
+  week: week.map(hoursOf),
+  off: off.join(', '),
+});
 const datesIn = (text: string): string[] => text.split(/[\s,;]+/).filter((one) => one !== '');
 const isDate = (text: string): boolean => /^\d{4}-\d\d-\d\d$/.test(text) && !Number.isNaN(Date.parse(text));
 
@@ -39,7 +44,11 @@ export function HoursScreen() {
   if (!kept.data)
     return (
       <Screen title="People and hours">
-        <Waiting what="the hours" error={kept.error} retry={<Action label="Try again" onPress={() => void kept.refetch()} />} />
+        <Waiting
+          what="the hours"
+          error={kept.error}
+          retry={<Action label="Try again" onPress={() => void kept.refetch()} />}
+        />
       </Screen>
     );
   return <HoursForm key={kept.data.revision} kept={kept.data} />;
@@ -59,9 +68,13 @@ function HoursForm({ kept: { revision, day } }: { kept: KeptShopDay }) {
       router.push('/clock');
     },
   });
-  const change = (index: number, next: Partial<TypedPerson>) => setPeople(people.map((one, at) => (at === index ? { ...one, ...next } : one)));
+  const change = (index: number, next: Partial<TypedPerson>) =>
+    setPeople(people.map((one, at) => (at === index ? { ...one, ...next } : one)));
   const wrong =
-    people.some(({ name, week, off }) => name.trim() === '' || week.some((text) => readHours(text) === undefined) || !datesIn(off).every(isDate)) ||
+    people.some(
+      ({ name, week, off }) =>
+        name.trim() === '' || week.some((text) => readHours(text) === undefined) || !datesIn(off).every(isDate),
+    ) ||
     (booth?.some((text) => readHours(text) === undefined) ?? false);
   const keep = () => {
     setTried(true);
@@ -71,16 +84,30 @@ function HoursForm({ kept: { revision, day } }: { kept: KeptShopDay }) {
       ...day,
       // The hours are meant where the person is who sets them.
       zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
-      people: people.map(({ id, name, week, off }) => ({ id, name: name.trim(), week: weekOf(week), off: datesIn(off) })),
+      people: people.map(({ id, name, week, off }) => ({
+        id,
+        name: name.trim(),
+        week: weekOf(week),
+        off: datesIn(off),
+      })),
       booth: booth && weekOf(booth),
     });
   };
-  const fresh = (): TypedPerson => ({ id: newId(), name: '', week: people[0]?.week ?? DAYS.map(() => '7:00-19:00'), off: '' });
+  const fresh = (): TypedPerson => ({
+    id: newId(),
+    name: '',
+    week: people[0]?.week ?? DAYS.map(() => '7:00-19:00'),
+    off: '',
+  });
   return (
     <Screen
       title="People and hours"
       about="The day's plan gives work to these people in these hours. Windows that fall outside are told on the clock."
-      action={may ? <Action rank="main" label="Keep these hours" busy={save.isPending} onPress={keep} testID="keep-hours" /> : undefined}
+      action={
+        may ? (
+          <Action rank="main" label="Keep these hours" busy={save.isPending} onPress={keep} testID="keep-hours" />
+        ) : undefined
+      }
     >
       {save.error ? <Notice level="stop" text={save.error.message} /> : null}
       {people.map((person, index) => (
@@ -94,7 +121,12 @@ function HoursForm({ kept: { revision, day } }: { kept: KeptShopDay }) {
             fault={tried && person.name.trim() === '' ? 'Needs a name.' : undefined}
             testID={`name-${index}`}
           />
-          <WeekFields week={person.week} tried={tried} name={`hours-${index}`} onChange={(week) => change(index, { week })} />
+          <WeekFields
+            week={person.week}
+            tried={tried}
+            name={`hours-${index}`}
+            onChange={(week) => change(index, { week })}
+          />
           <Typed
             whole
             label="Days off"
@@ -132,7 +164,17 @@ function HoursForm({ kept: { revision, day } }: { kept: KeptShopDay }) {
 }
 
 /** The hours of a week, a field a day; an empty one: none. */
-function WeekFields({ week, tried, name, onChange }: { week: readonly string[]; tried: boolean; name: string; onChange: (week: readonly string[]) => void }) {
+function WeekFields({
+  week,
+  tried,
+  name,
+  onChange,
+}: {
+  week: readonly string[];
+  tried: boolean;
+  name: string;
+  onChange: (week: readonly string[]) => void;
+}) {
   return (
     <View style={styles.week}>
       <Small>Hours of each day, such as 7:30-16. Empty: not that day.</Small>
@@ -148,9 +190,17 @@ function WeekFields({ week, tried, name, onChange }: { week: readonly string[]; 
           />
         ))}
       </View>
-      <Action rank="quiet" label="All days like Monday" onPress={() => onChange(week.map(() => week[0] ?? ''))} testID={`${name}-alike`} />
+      <Action
+        rank="quiet"
+        label="All days like Monday"
+        onPress={() => onChange(week.map(() => week[0] ?? ''))}
+        testID={`${name}-alike`}
+      />
     </View>
   );
 }
 
-const styles = StyleSheet.create({ week: { gap: space.small }, days: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small } });
+const styles = StyleSheet.create({
+  week: { gap: space.small },
+  days: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
+});

@@ -20,12 +20,21 @@ import { Body, Heading, Small } from '@/ui/Words';
 export function NotSentScreen() {
   const { pending, unkept } = useOutbox();
   const jobs = useJobs().data?.pages.flatMap((page) => page.jobs) ?? [];
-  const drafts = useQuery({ queryKey: ['drafts'], queryFn: () => store.jobsWith('drafts'), networkMode: 'always', refetchInterval: 3000 }).data ?? [];
+  const drafts =
+    useQuery({
+      queryKey: ['drafts'],
+      queryFn: () => store.jobsWith('drafts'),
+      networkMode: 'always',
+      refetchInterval: 3000,
+    }).data ?? [];
   const titleOf = (id: string) => jobs.find((job) => job.id === id)?.title ?? 'A job';
   const ids = [...new Set(pending.map(({ job }) => job))];
   const nothing = ids.length + drafts.length === 0;
   return (
-    <Screen title="Not sent yet" action={nothing ? undefined : <Action rank="main" label="Send now" onPress={outbox.sendNow} testID="send-now" />}>
+    <Screen
+      title="Not sent yet"
+      action={nothing ? undefined : <Action rank="main" label="Send now" onPress={outbox.sendNow} testID="send-now" />}
+    >
       <Body>
         {nothing
           ? 'Everything on this device is with the server.'
@@ -33,7 +42,9 @@ export function NotSentScreen() {
             ? 'This is sent as soon as the server answers.'
             : 'This lies on this device and is sent as soon as the server answers. It outlives a reload and a flat battery.'}
       </Body>
-      {unkept ? <Notice level="stop" text="This device cannot keep it: leave this page open until it is sent." /> : null}
+      {unkept ? (
+        <Notice level="stop" text="This device cannot keep it: leave this page open until it is sent." />
+      ) : null}
       {ids.map((job) => (
         <Panel key={job}>
           <Heading>{titleOf(job)}</Heading>
@@ -66,11 +77,20 @@ function Entries({ job, pending }: { job: string; pending: readonly Pending[] })
                 <Notice level="caution" text={phrase`Not taken: ${refused.message}`} />
                 <View style={styles.pair}>
                   {mended ? (
-                    <Action label={phrase`Send as ${timeOf(mended.at)}`} onPress={() => void outbox.again(event.id, mended)} testID="send-mended" />
+                    <Action
+                      label={phrase`Send as ${timeOf(mended.at)}`}
+                      onPress={() => void outbox.again(event.id, mended)}
+                      testID="send-mended"
+                    />
                   ) : (
                     <Action label="Send again" onPress={() => void outbox.again(event.id)} testID="send-again" />
                   )}
-                  <Action rank="quiet" label="Leave it out" onPress={() => void outbox.drop(event.id)} testID="leave-out" />
+                  <Action
+                    rank="quiet"
+                    label="Leave it out"
+                    onPress={() => void outbox.drop(event.id)}
+                    testID="leave-out"
+                  />
                 </View>
               </>
             ) : (

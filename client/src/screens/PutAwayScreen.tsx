@@ -19,7 +19,10 @@ type Which = 'archived' | 'deleted';
 export function PutAwayScreen() {
   const [which, setWhich] = useState<Which>('archived');
   const mayPlan = useIsAllowed()('plan');
-  const { data, error, refetch } = useQuery({ queryKey: ['jobs', which], queryFn: () => request('GET', `/jobs?state=${which}`, jobListSchema) });
+  const { data, error, refetch } = useQuery({
+    queryKey: ['jobs', which],
+    queryFn: () => request('GET', `/jobs?state=${which}`, jobListSchema),
+  });
   return (
     <Screen title="Archived and deleted jobs">
       <Choice
@@ -36,13 +39,20 @@ export function PutAwayScreen() {
         <Panel>
           <Rows>
             {data.jobs.map((job) => (
-              <Row key={job.id} label={job.title} testID="put-away" after={mayPlan ? <BringBack job={job} /> : undefined}>
+              <Row
+                key={job.id}
+                label={job.title}
+                testID="put-away"
+                after={mayPlan ? <BringBack job={job} /> : undefined}
+              >
                 <Heading>{job.title}</Heading>
                 <Small>{phrase`${JOB_NAMES[job.kind]} · ${which === 'deleted' ? 'deleted' : 'archived'} ${dayAndTime(job.deletedAt ?? job.archivedAt ?? job.updatedAt)}`}</Small>
               </Row>
             ))}
           </Rows>
-          {data.jobs.length === 0 ? <Body>{which === 'deleted' ? 'No job was deleted in the last 30 days.' : 'No job is archived.'}</Body> : null}
+          {data.jobs.length === 0 ? (
+            <Body>{which === 'deleted' ? 'No job was deleted in the last 30 days.' : 'No job is archived.'}</Body>
+          ) : null}
         </Panel>
       ) : (
         <Waiting what="the jobs" error={error} retry={<Action label="Try again" onPress={() => void refetch()} />} />

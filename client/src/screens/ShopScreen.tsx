@@ -26,13 +26,21 @@ export function ShopScreen() {
   const may = useIsAllowed();
   return (
     <Screen title="The shop">
-      {me?.signIn && me.person ? <Own me={me} /> : <Body>On this machine alone nobody has to sign in. Open to the network of the shop, everybody does.</Body>}
+      {me?.signIn && me.person ? (
+        <Own me={me} />
+      ) : (
+        <Body>On this machine alone nobody has to sign in. Open to the network of the shop, everybody does.</Body>
+      )}
       {me?.person && may('people') ? <PeoplePanel /> : null}
       {me?.signIn && me.person ? <Sessions /> : null}
       <Panel>
         <Heading>Phones</Heading>
         {me?.signIn && may('people') ? <Phones /> : null}
-        <Action label="How a phone comes to trust this shop" onPress={() => router.push('/trust' as Href)} testID="to-trust" />
+        <Action
+          label="How a phone comes to trust this shop"
+          onPress={() => router.push('/trust' as Href)}
+          testID="to-trust"
+        />
       </Panel>
       {may('shop') ? <BackupPanel /> : null}
     </Screen>
@@ -58,15 +66,35 @@ function Own({ me }: { me: CurrentPerson }) {
     <Panel>
       <Heading>{me.person?.name ?? ''}</Heading>
       <Small>{me.person ? ROLE_NAMES[me.person.role] : ''}</Small>
-      {me.pinEnded ? <Notice level="caution" text="Your PIN has ended: a PIN now opens a painter's rights, never an owner's. Set a new one below." /> : null}
+      {me.pinEnded ? (
+        <Notice
+          level="caution"
+          text="Your PIN has ended: a PIN now opens a painter's rights, never an owner's. Set a new one below."
+        />
+      ) : null}
       <View style={styles.pair}>
         <Action label="Sign out" busy={signOut.isPending} onPress={() => signOut.mutate()} testID="sign-out" />
         <Action rank="quiet" label="A PIN for phones of the shop" onPress={() => setOpen(!open)} testID="own-pin" />
       </View>
       {open ? (
         <>
-          <Typed whole secret label="Your passphrase" value={passphrase} onChange={setPassphrase} testID="own-passphrase" />
-          <Typed whole secret keys="numeric" label="PIN, four to eight digits" value={pin} onChange={setPin} testID="new-pin" />
+          <Typed
+            whole
+            secret
+            label="Your passphrase"
+            value={passphrase}
+            onChange={setPassphrase}
+            testID="own-passphrase"
+          />
+          <Typed
+            whole
+            secret
+            keys="numeric"
+            label="PIN, four to eight digits"
+            value={pin}
+            onChange={setPin}
+            testID="new-pin"
+          />
           <RefusalNote error={keepPin.error} />
           <Action label="Keep this PIN" busy={keepPin.isPending} onPress={() => keepPin.mutate()} testID="keep-pin" />
         </>
@@ -78,7 +106,9 @@ function Own({ me }: { me: CurrentPerson }) {
 
 function Sessions() {
   const client = useQueryClient();
-  const sessions = useQuery({ queryKey: ['sessions'], queryFn: () => request('GET', '/sessions', sessionsSchema) }).data?.sessions ?? [];
+  const sessions =
+    useQuery({ queryKey: ['sessions'], queryFn: () => request('GET', '/sessions', sessionsSchema) }).data?.sessions ??
+    [];
   const end = useMutation({
     mutationFn: (id: string) => request('DELETE', `/sessions/${id}`, null),
     onSuccess: () => client.invalidateQueries({ queryKey: ['sessions'] }),

@@ -14,7 +14,14 @@ import { Body, Heading, Small } from '@/ui/Words';
 export function TrustScreen() {
   const { text } = useWords();
   const trust = useQuery({ queryKey: ['trust'], queryFn: () => request('GET', '/trust', trustSchema) });
-  if (!trust.data) return <Waiting what="the certificate" error={trust.error} retry={<Action label="Try again" onPress={() => void trust.refetch()} />} />;
+  if (!trust.data)
+    return (
+      <Waiting
+        what="the certificate"
+        error={trust.error}
+        retry={<Action label="Try again" onPress={() => void trust.refetch()} />}
+      />
+    );
   const { addresses, fingerprint } = trust.data;
   if (fingerprint === null)
     return (
@@ -30,12 +37,19 @@ export function TrustScreen() {
       </Screen>
     );
   return (
-    <Screen title="A phone in the shop" about="Once for each phone. Without it the phone may fall asleep, cannot call you, and opens only with a connection.">
+    <Screen
+      title="A phone in the shop"
+      about="Once for each phone. Without it the phone may fall asleep, cannot call you, and opens only with a connection."
+    >
       <Panel>
         <Heading>1. Open this page on the phone</Heading>
         <Body>In the wireless network of the shop, scan this or type it:</Body>
         <View style={styles.code}>
-          <Image source={{ uri: '/api/trust/code.svg' }} style={styles.picture} aria-label={text('Code with the address of this page')} />
+          <Image
+            source={{ uri: '/api/trust/code.svg' }}
+            style={styles.picture}
+            aria-label={text('Code with the address of this page')}
+          />
         </View>
         {addresses.map((address) => (
           <Small key={address} tone="ink">
@@ -52,8 +66,8 @@ export function TrustScreen() {
           testID="fetch-certificate"
         />
         <Body>
-          Then open it, or look in the settings of the phone under security for certificates, and install it as an authority. Some phones ask for a second
-          consent, where they list trusted certificates.
+          Then open it, or look in the settings of the phone under security for certificates, and install it as an
+          authority. Some phones ask for a second consent, where they list trusted certificates.
         </Body>
         <Small>{phrase`Its mark must be ${fingerprint}`}</Small>
       </Panel>

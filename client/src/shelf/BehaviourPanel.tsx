@@ -18,7 +18,10 @@ export function BehaviourPanel({ finish }: { finish: string }) {
   const client = useQueryClient();
   const may = useIsAllowed()('shelf');
   const path = `/shelf/behaviour/${encodeURIComponent(finish)}`;
-  const { data } = useQuery({ queryKey: ['shelf', 'behaviour', finish], queryFn: () => request('GET', path, behaviourSchema) });
+  const { data } = useQuery({
+    queryKey: ['shelf', 'behaviour', finish],
+    queryFn: () => request('GET', path, behaviourSchema),
+  });
   const forget = useMutation({
     mutationFn: () => request('DELETE', path, behaviourSchema),
     onSuccess: () => client.invalidateQueries({ queryKey: ['shelf'] }),
@@ -42,14 +45,23 @@ export function BehaviourPanel({ finish }: { finish: string }) {
               .map((one) => [dayAndTime(one.at), one.title, showMinutes(Math.round(one.passedMin)), seenWords(one)])}
           />
           {may ? (
-            <Action rank="quiet" label="Begin again from the sheet" busy={forget.isPending} onPress={() => forget.mutate()} testID="forget-learned" />
+            <Action
+              rank="quiet"
+              label="Begin again from the sheet"
+              busy={forget.isPending}
+              onPress={() => forget.mutate()}
+              testID="forget-learned"
+            />
           ) : null}
         </>
       ) : (
-        <Small>Nothing was seen yet. Touch tests in Run, and how the tape came off, tell how fast it dries in this shop.</Small>
+        <Small>
+          Nothing was seen yet. Touch tests in Run, and how the tape came off, tell how fast it dries in this shop.
+        </Small>
       )}
     </Panel>
   );
 }
 
-const seenWords = ({ saw }: BehaviourAnswer['seen'][number]): string => (saw.kind === 'feel' ? FEEL_WORDS[saw.feel] : PULL_WORDS[saw.result]);
+const seenWords = ({ saw }: BehaviourAnswer['seen'][number]): string =>
+  saw.kind === 'feel' ? FEEL_WORDS[saw.feel] : PULL_WORDS[saw.result];

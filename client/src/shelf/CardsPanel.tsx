@@ -1,4 +1,12 @@
-import { type Card, cardSchema, checkAgainst, type Fault, hidingFactorFromCards, faultText, numberOrNaN } from '@lintrel/core';
+import {
+  type Card,
+  cardSchema,
+  checkAgainst,
+  type Fault,
+  hidingFactorFromCards,
+  faultText,
+  numberOrNaN,
+} from '@lintrel/core';
 import { phrase, phrases, countPhrase, type Words } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -25,7 +33,16 @@ interface Fields {
   readonly note: string;
 }
 
-const EMPTY: Fields = { kind: 'hiding', name: '', ground: '#1c1f24', steps: [{ coats: '1', colour: '#888888' }], airC: '', rhPercent: '', gun: '', note: '' };
+const EMPTY: Fields = {
+  kind: 'hiding',
+  name: '',
+  ground: '#1c1f24',
+  steps: [{ coats: '1', colour: '#888888' }],
+  airC: '',
+  rhPercent: '',
+  gun: '',
+  note: '',
+};
 const KIND_WORDS: Readonly<Record<Card['kind'], string>> = { hiding: 'Hides it?', 'let-down': 'Deepens step by step' };
 
 interface CardsPanelProps {
@@ -43,8 +60,8 @@ export function CardsPanel({ cards, paint, onChange }: CardsPanelProps) {
     <Panel>
       <Heading>Cards</Heading>
       <Small>
-        Spray a card coat by coat over a known ground and note what you see: it counts before any formula, on grounds like its own. On all others what it tells
-        of how the paint hides counts.
+        Spray a card coat by coat over a known ground and note what you see: it counts before any formula, on grounds
+        like its own. On all others what it tells of how the paint hides counts.
       </Small>
       <HidesHere cards={cards} {...paint} />
       {cards.map((card) => (
@@ -60,7 +77,11 @@ export function CardsPanel({ cards, paint, onChange }: CardsPanelProps) {
             ))}
           </View>
           <Small>{conditions(card, words)}</Small>
-          <Action rank="quiet" label={phrase`Remove ${card.name}`} onPress={() => onChange(cards.filter(({ id }) => id !== card.id))} />
+          <Action
+            rank="quiet"
+            label={phrase`Remove ${card.name}`}
+            onPress={() => onChange(cards.filter(({ id }) => id !== card.id))}
+          />
         </View>
       ))}
       {fields ? (
@@ -80,7 +101,12 @@ export function CardsPanel({ cards, paint, onChange }: CardsPanelProps) {
 }
 
 /** What the cards say of how the paint hides, with its spread; left out one by one, they count no more. */
-function HidesHere({ cards, colour, hidingUm, coatUm }: CardsPanelProps['paint'] & { readonly cards: readonly Card[] }) {
+function HidesHere({
+  cards,
+  colour,
+  hidingUm,
+  coatUm,
+}: CardsPanelProps['paint'] & { readonly cards: readonly Card[] }) {
   const [film, coat] = [numberOrNaN(hidingUm), numberOrNaN(coatUm)];
   if (cards.length === 0 || !/^#[0-9a-f]{6}$/i.test(colour) || !(film > 0) || !(coat > 0)) return null;
   const { factor, low, high, count } = hidingFactorFromCards({ colour, hidingUm: film, coatUm: coat, cards });
@@ -96,9 +122,12 @@ function HidesHere({ cards, colour, hidingUm, coatUm }: CardsPanelProps['paint']
 
 const conditions = ({ airC, rhPercent, gun, note }: Card, { temperature }: Words): string =>
   phrases(
-    [airC === null ? null : temperature(airC), rhPercent === null ? null : phrase`${rhPercent} % humidity`, gun || null, note || null].filter(
-      (one) => one !== null,
-    ),
+    [
+      airC === null ? null : temperature(airC),
+      rhPercent === null ? null : phrase`${rhPercent} % humidity`,
+      gun || null,
+      note || null,
+    ].filter((one) => one !== null),
   ) || 'No conditions noted';
 
 function freeId(cards: readonly Card[]): string {
@@ -120,7 +149,15 @@ function readCard(fields: Fields) {
   });
 }
 
-function CardForm({ fields, onFields, onDone }: { fields: Fields; onFields: (fields: Fields | null) => void; onDone: (card: Card) => void }) {
+function CardForm({
+  fields,
+  onFields,
+  onDone,
+}: {
+  fields: Fields;
+  onFields: (fields: Fields | null) => void;
+  onDone: (card: Card) => void;
+}) {
   const [step, setStep] = useState(0);
   const [tried, setTried] = useState(false);
   const set = (update: Partial<Fields>) => onFields({ ...fields, ...update });
@@ -143,9 +180,21 @@ function CardForm({ fields, onFields, onDone }: { fields: Fields; onFields: (fie
         ]}
         onChange={(kind) => set({ kind })}
       />
-      <Typed whole label="Name of the card" value={fields.name} onChange={(name) => set({ name })} fault={fault('name')} testID="card-name" />
+      <Typed
+        whole
+        label="Name of the card"
+        value={fields.name}
+        onChange={(name) => set({ name })}
+        fault={fault('name')}
+        testID="card-name"
+      />
       <View style={styles.row}>
-        <Typed label="Ground it was sprayed on" value={fields.ground} onChange={(ground) => set({ ground })} fault={fault('ground')} />
+        <Typed
+          label="Ground it was sprayed on"
+          value={fields.ground}
+          onChange={(ground) => set({ ground })}
+          fault={fault('ground')}
+        />
         <ColourInput label="Pick: ground of the card" value={fields.ground} onChange={(ground) => set({ ground })} />
       </View>
       <PhotoColour label="Take or choose a photo of the card" onPick={(colour) => setStepAt(step, { colour })} />
@@ -166,7 +215,11 @@ function CardForm({ fields, onFields, onDone }: { fields: Fields; onFields: (fie
             fault={fault(`steps[${index}].colour`)}
             testID={`card-colour-${index}`}
           />
-          <ColourInput label={phrase`Pick: colour after ${coats} coats`} value={colour} onChange={(hex) => setStepAt(index, { colour: hex })} />
+          <ColourInput
+            label={phrase`Pick: colour after ${coats} coats`}
+            value={colour}
+            onChange={(hex) => setStepAt(index, { colour: hex })}
+          />
           {index === step ? (
             <Small tone="calm">A tap on the photo sets this one</Small>
           ) : (
@@ -184,8 +237,22 @@ function CardForm({ fields, onFields, onDone }: { fields: Fields; onFields: (fie
         testID="add-step"
       />
       <View style={styles.row}>
-        <Typed label="Air" unit="°C" value={fields.airC} onChange={(airC) => set({ airC })} fault={fault('airC')} keys="numeric" />
-        <Typed label="Humidity" unit="%" value={fields.rhPercent} onChange={(rhPercent) => set({ rhPercent })} fault={fault('rhPercent')} keys="numeric" />
+        <Typed
+          label="Air"
+          unit="°C"
+          value={fields.airC}
+          onChange={(airC) => set({ airC })}
+          fault={fault('airC')}
+          keys="numeric"
+        />
+        <Typed
+          label="Humidity"
+          unit="%"
+          value={fields.rhPercent}
+          onChange={(rhPercent) => set({ rhPercent })}
+          fault={fault('rhPercent')}
+          keys="numeric"
+        />
         <Typed label="Gun and pressure" value={fields.gun} onChange={(gun) => set({ gun })} />
       </View>
       <Typed whole label="Note" value={fields.note} onChange={(note) => set({ note })} />

@@ -30,7 +30,9 @@ export function LabInput({ onColour }: { onColour: (hex: string) => void }) {
         ))}
         {colour ? <Swatch colour={colour.hex} /> : null}
       </View>
-      {colour && !colour.shown ? <Small tone="caution">A screen cannot show this colour: the nearest it can is taken.</Small> : null}
+      {colour && !colour.shown ? (
+        <Small tone="caution">A screen cannot show this colour: the nearest it can is taken.</Small>
+      ) : null}
       {typed.l !== '' && !sound ? <Small>L from 0 to 100, a and b from −150 to 150.</Small> : null}
       <Action
         label="Take this colour"
@@ -52,7 +54,11 @@ export function HidingFromCard({ coatUm, onHiding }: { coatUm: string; onHiding:
   return (
     <View style={styles.row}>
       <Typed label="So many coats hid my card" value={coats} onChange={setCoats} keys="numeric" testID="coats-hid" />
-      <Action label="Take it as the hiding film" disabled={!(um > 0)} onPress={() => onHiding(String(Math.round(um * 10) / 10))} />
+      <Action
+        label="Take it as the hiding film"
+        disabled={!(um > 0)}
+        onPress={() => onHiding(String(Math.round(um * 10) / 10))}
+      />
     </View>
   );
 }

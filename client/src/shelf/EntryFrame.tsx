@@ -15,16 +15,36 @@ interface EntryFrameProps {
 }
 
 /** Round the form of one shelf entry: save, take off, and what stood in the way. */
-export function EntryFrame({ title, isNew, busy, trouble, onSave, onDelete, children }: PropsWithChildren<EntryFrameProps>) {
+export function EntryFrame({
+  title,
+  isNew,
+  busy,
+  trouble,
+  onSave,
+  onDelete,
+  children,
+}: PropsWithChildren<EntryFrameProps>) {
   const may = useIsAllowed()('shelf');
   const { back: to } = useLocalSearchParams<{ back?: string }>();
-  const save = <Action rank="main" label={isNew ? 'Put it on the shelf' : 'Keep these figures'} busy={busy} onPress={onSave} testID="submit" />;
+  const save = (
+    <Action
+      rank="main"
+      label={isNew ? 'Put it on the shelf' : 'Keep these figures'}
+      busy={busy}
+      onPress={onSave}
+      testID="submit"
+    />
+  );
   return (
     <Screen title={title} action={may ? save : undefined}>
-      {may ? null : <Notice level="note" text="Painters and the owner change the shelf: you may look at everything here." />}
+      {may ? null : (
+        <Notice level="note" text="Painters and the owner change the shelf: you may look at everything here." />
+      )}
       {trouble ? <Notice level="stop" text={trouble} /> : null}
       {children}
-      {isNew || !may ? null : <Action rank="quiet" icon="delete-outline" label="Take it off the shelf" onPress={onDelete} testID="delete" />}
+      {isNew || !may ? null : (
+        <Action rank="quiet" icon="delete-outline" label="Take it off the shelf" onPress={onDelete} testID="delete" />
+      )}
       <Action
         rank="quiet"
         icon="arrow-left"

@@ -81,7 +81,9 @@ const LABEL: CSSProperties = {
 /** Middle of the pixels, channel by channel. */
 function middleColour(data: Uint8ClampedArray): string {
   const channel = (offset: number) => {
-    const values = Array.from({ length: data.length / 4 }, (_, index) => data[index * 4 + offset]!).sort((a, b) => a - b);
+    const values = Array.from({ length: data.length / 4 }, (_, index) => data[index * 4 + offset]!).sort(
+      (a, b) => a - b,
+    );
     return (values[values.length >> 1] ?? 0).toString(16).padStart(2, '0');
   };
   return `#${channel(0)}${channel(1)}${channel(2)}`;

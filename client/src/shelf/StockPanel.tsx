@@ -11,7 +11,13 @@ import { Panel } from '@/ui/Screen';
 import { Table } from '@/ui/Table';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
 
-const WHY = { received: 'Received', counted: 'Counted', uncounted: 'Not counted any more', used: 'Used on a job', back: 'Not used after all' } as const;
+const WHY = {
+  received: 'Received',
+  counted: 'Counted',
+  uncounted: 'Not counted any more',
+  used: 'Used on a job',
+  back: 'Not used after all',
+} as const;
 const PACK = { tapes: 'rolls', supplies: 'packs' } as const;
 const shown = (packs: number): string => String(Number(packs.toFixed(2)));
 
@@ -30,7 +36,8 @@ export function StockPanel({ stuff, code, have }: StockPanelProps) {
   const [text, setText] = useState('');
   const reading = readNumber(text);
   const amount = text.trim() !== '' && reading.ok && reading.value >= 0 ? reading.value : null;
-  const put = (reason: 'received' | 'counted' | 'uncounted', packs: number) => book.mutate({ stuff, code, reason, packs }, { onSuccess: () => setText('') });
+  const put = (reason: 'received' | 'counted' | 'uncounted', packs: number) =>
+    book.mutate({ stuff, code, reason, packs }, { onSuccess: () => setText('') });
   const unit = PACK[stuff];
   const short = have !== undefined && reserved && reserved.packs > have;
   return (
@@ -42,7 +49,10 @@ export function StockPanel({ stuff, code, have }: StockPanelProps) {
       </View>
       {have === 0 ? <Notice level="caution" text="Run out: no plan takes it until some has come." /> : null}
       {short ? (
-        <Notice level="caution" text={phrase`Too little for ${reserved.jobs.join(', ')}: buy ${shown(Math.ceil(reserved.packs - have))} ${unit}.`} />
+        <Notice
+          level="caution"
+          text={phrase`Too little for ${reserved.jobs.join(', ')}: buy ${shown(Math.ceil(reserved.packs - have))} ${unit}.`}
+        />
       ) : null}
       <View style={styles.row}>
         <Typed
@@ -61,9 +71,21 @@ export function StockPanel({ stuff, code, have }: StockPanelProps) {
           onPress={() => amount !== null && put('received', amount)}
           testID="stock-received"
         />
-        <Action label="Counted" disabled={amount === null} onPress={() => amount !== null && put('counted', amount)} testID="stock-counted" />
+        <Action
+          label="Counted"
+          disabled={amount === null}
+          onPress={() => amount !== null && put('counted', amount)}
+          testID="stock-counted"
+        />
       </View>
-      {have === undefined ? null : <Action rank="quiet" label="Do not count it any more" onPress={() => put('uncounted', 0)} testID="stock-uncounted" />}
+      {have === undefined ? null : (
+        <Action
+          rank="quiet"
+          label="Do not count it any more"
+          onPress={() => put('uncounted', 0)}
+          testID="stock-uncounted"
+        />
+      )}
       {book.error ? <Notice level="stop" text={book.error.message} /> : null}
       {moves.length === 0 ? (
         <Small>What the run sheet uses up is booked here, once it is counted.</Small>
@@ -77,7 +99,11 @@ export function StockPanel({ stuff, code, have }: StockPanelProps) {
 const rowOf = ({ at, reason, packs }: StockMove): string[] => [
   new Date(at).toLocaleString(undefined, { dateStyle: 'short', timeStyle: 'short' }),
   WHY[reason],
-  reason === 'counted' ? `= ${shown(packs)}` : reason === 'uncounted' ? '' : `${packs < 0 ? '−' : '+'}${shown(Math.abs(packs))}`,
+  reason === 'counted'
+    ? `= ${shown(packs)}`
+    : reason === 'uncounted'
+      ? ''
+      : `${packs < 0 ? '−' : '+'}${shown(Math.abs(packs))}`,
 ];
 
 /** What is to be bought, so that jobs in the shop can go on. */
@@ -85,7 +111,9 @@ export function ToBuy({ have }: { have: (stuff: StockTable, code: string) => num
   const reserved = useReserved().data?.reserved ?? [];
   const short = reserved.flatMap(({ stuff, code, packs, jobs }) => {
     const stock = have(stuff, code);
-    return stock !== undefined && packs > stock + 1e-9 ? [{ stuff, code, jobs, missing: Math.ceil(packs - stock - 1e-9) }] : [];
+    return stock !== undefined && packs > stock + 1e-9
+      ? [{ stuff, code, jobs, missing: Math.ceil(packs - stock - 1e-9) }]
+      : [];
   });
   if (short.length === 0) return null;
   return (
@@ -101,4 +129,6 @@ export function ToBuy({ have }: { have: (stuff: StockTable, code: string) => num
   );
 }
 
-const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'center' } });
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'center' },
+});

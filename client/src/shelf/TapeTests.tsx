@@ -32,7 +32,12 @@ interface TapeTestsProps {
 export function TapeTests({ tape, onFigures }: TapeTestsProps) {
   const [clean, setClean] = useState('');
   const [failed, setFailed] = useState('');
-  const [stuck, setStuck] = useState({ paint: 'can-enamel' as PaintSystemKey, ageH: '24', surface: '20', result: 'clean' as StickTest['result'] });
+  const [stuck, setStuck] = useState({
+    paint: 'can-enamel' as PaintSystemKey,
+    ageH: '24',
+    surface: '20',
+    result: 'clean' as StickTest['result'],
+  });
   const lengthOf = (typed: string): number | null => {
     const read = readLength(typed, {});
     return typed.trim() !== '' && read.ok ? read.value : null;
@@ -42,19 +47,28 @@ export function TapeTests({ tape, onFigures }: TapeTestsProps) {
   const [age, surface] = [readNumber(stuck.ageH), readTemperature(stuck.surface, 'C')];
   const found =
     age.ok && surface.ok
-      ? gripFromStickTest(tape, { result: stuck.result, paint: stuck.paint, ageMin: age.value * 60, surfaceC: surface.value }, REFERENCE_AIR)
+      ? gripFromStickTest(
+          tape,
+          { result: stuck.result, paint: stuck.paint, ageMin: age.value * 60, surfaceC: surface.value },
+          REFERENCE_AIR,
+        )
       : null;
   const says = found && (found.adhesionN25 !== tape.adhesionN25 || found.minApplyC !== tape.minApplyC);
   return (
     <>
       <Panel>
         <Heading>Bend test</Heading>
-        <Small>Lay it flat round the foot of cans: the smallest it lay clean round, and the largest it pleated or crept back round. One is enough.</Small>
+        <Small>
+          Lay it flat round the foot of cans: the smallest it lay clean round, and the largest it pleated or crept back
+          round. One is enough.
+        </Small>
         <View style={styles.row}>
           <Typed label="Clean round" unit="mm" value={clean} onChange={setClean} testID="bend-clean" />
           <Typed label="Failed round" unit="mm" value={failed} onChange={setFailed} testID="bend-failed" />
         </View>
-        {tried && stretch === null ? <Notice level="caution" text="The can it lay clean round is the smaller one: change them over." /> : null}
+        {tried && stretch === null ? (
+          <Notice level="caution" text="The can it lay clean round is the smaller one: change them over." />
+        ) : null}
         {tried && stretch !== null ? (
           <Action
             label={phrase`Take a safe stretch of ${(100 * stretch).toFixed(1)} %`}
@@ -73,8 +87,20 @@ export function TapeTests({ tape, onFigures }: TapeTestsProps) {
           onChange={(paint) => setStuck({ ...stuck, paint })}
         />
         <View style={styles.row}>
-          <Typed label="Age of that paint" unit="h" keys="numeric" value={stuck.ageH} onChange={(ageH) => setStuck({ ...stuck, ageH })} testID="stick-age" />
-          <Typed label="Surface" unit="°C" value={stuck.surface} onChange={(to) => setStuck({ ...stuck, surface: to })} />
+          <Typed
+            label="Age of that paint"
+            unit="h"
+            keys="numeric"
+            value={stuck.ageH}
+            onChange={(ageH) => setStuck({ ...stuck, ageH })}
+            testID="stick-age"
+          />
+          <Typed
+            label="Surface"
+            unit="°C"
+            value={stuck.surface}
+            onChange={(to) => setStuck({ ...stuck, surface: to })}
+          />
         </View>
         <Choice
           label="What came of it"
@@ -93,7 +119,11 @@ export function TapeTests({ tape, onFigures }: TapeTestsProps) {
                 ? phrase`Take it as sticking from ${found.minApplyC} °C`
                 : phrase`Take a grip of ${found.adhesionN25.toFixed(1)} N/25 mm`
             }
-            onPress={() => onFigures(stuck.result === 'let-go' ? { minApplyC: found.minApplyC } : { adhesionN25: round(found.adhesionN25) })}
+            onPress={() =>
+              onFigures(
+                stuck.result === 'let-go' ? { minApplyC: found.minApplyC } : { adhesionN25: round(found.adhesionN25) },
+              )
+            }
             testID="take-grip"
           />
         ) : (
@@ -107,4 +137,6 @@ export function TapeTests({ tape, onFigures }: TapeTestsProps) {
 /** Figures are kept no finer than they were found. */
 const round = (value: number): number => Math.round(value * 1000) / 1000;
 
-const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' } });
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
+});

@@ -1,4 +1,14 @@
-import { cardSchema, finishSchema, positiveUpTo, typicalFinish, type Card, type Finish, type PaintSystemKey, numberOrNaN, firstItem } from '@lintrel/core';
+import {
+  cardSchema,
+  finishSchema,
+  positiveUpTo,
+  typicalFinish,
+  type Card,
+  type Finish,
+  type PaintSystemKey,
+  numberOrNaN,
+  firstItem,
+} from '@lintrel/core';
 import * as v from 'valibot';
 import { typedNumber, typedOrNone } from '@/forms/typed';
 
@@ -72,13 +82,18 @@ export const finishFormSchema = v.pipe(
     pricePerL: typedOrNone(v.nullable(positiveUpTo(100_000))),
     cards: v.array(cardSchema),
   }),
-  v.transform(({ recoatFrom, recoatTo, againFrom, againTo, recoat: _recoat, gun, pricePerL, cards, ...rest }): Finish => ({
-    ...rest,
-    ...(gun.trim() ? { gun: gun.trim() } : {}),
-    ...(pricePerL === null ? {} : { pricePerL }),
-    ...(cards.length > 0 ? { cards } : {}),
-    recoat: [{ fromMin: recoatFrom, toMin: recoatTo }, ...(againFrom === null ? [] : [{ fromMin: againFrom, toMin: againTo }])],
-  })),
+  v.transform(
+    ({ recoatFrom, recoatTo, againFrom, againTo, recoat: _recoat, gun, pricePerL, cards, ...rest }): Finish => ({
+      ...rest,
+      ...(gun.trim() ? { gun: gun.trim() } : {}),
+      ...(pricePerL === null ? {} : { pricePerL }),
+      ...(cards.length > 0 ? { cards } : {}),
+      recoat: [
+        { fromMin: recoatFrom, toMin: recoatTo },
+        ...(againFrom === null ? [] : [{ fromMin: againFrom, toMin: againTo }]),
+      ],
+    }),
+  ),
 );
 
 const text = (value: number | null | undefined): string => (value === null || value === undefined ? '' : String(value));

@@ -6,7 +6,11 @@ import { typedNumber, typedOrNone, typedTexts } from '@/forms/typed';
 const { packs: _, ...entries } = supplySchema.entries;
 
 /** Fields of the form of a supply as typed. */
-export type SupplyFields = { readonly [K in keyof Omit<Required<Supply>, 'packs'>]: Required<Supply>[K] extends number ? string : Required<Supply>[K] };
+export type SupplyFields = {
+  readonly [K in keyof Omit<Required<Supply>, 'packs'>]: Required<Supply>[K] extends number
+    ? string
+    : Required<Supply>[K];
+};
 
 /** What the form reads them as. */
 const formEntries = {
@@ -18,7 +22,11 @@ const formEntries = {
 
 export const supplyFormSchema = v.pipe(
   v.object(formEntries),
-  v.transform(({ sizeMm, packPrice, ...rest }): Supply => ({ ...rest, ...(sizeMm === null ? {} : { sizeMm }), ...(packPrice === null ? {} : { packPrice }) })),
+  v.transform(({ sizeMm, packPrice, ...rest }): Supply => ({
+    ...rest,
+    ...(sizeMm === null ? {} : { sizeMm }),
+    ...(packPrice === null ? {} : { packPrice }),
+  })),
 );
 
 /** Names of its fields, where the server's faults belong. */

@@ -6,7 +6,9 @@ import { typedLength, typedNumber, typedOrNone, typedTemperature, typedTexts } f
 const { rolls: _, ...entries } = tapeSchema.entries;
 
 /** Fields of the tape form as typed. */
-export type TapeFields = { readonly [K in keyof Omit<Required<Tape>, 'rolls'>]: Required<Tape>[K] extends number ? string : Required<Tape>[K] };
+export type TapeFields = {
+  readonly [K in keyof Omit<Required<Tape>, 'rolls'>]: Required<Tape>[K] extends number ? string : Required<Tape>[K];
+};
 
 /** What the form reads them as. */
 const formEntries = {
@@ -24,7 +26,11 @@ const formEntries = {
 
 export const tapeFormSchema = v.pipe(
   v.object(formEntries),
-  v.transform(({ rollM, rollPrice, ...rest }): Tape => ({ ...rest, ...(rollM === null ? {} : { rollM }), ...(rollPrice === null ? {} : { rollPrice }) })),
+  v.transform(({ rollM, rollPrice, ...rest }): Tape => ({
+    ...rest,
+    ...(rollM === null ? {} : { rollM }),
+    ...(rollPrice === null ? {} : { rollPrice }),
+  })),
 );
 
 /** Names of its fields, where the server's faults belong. */

@@ -15,7 +15,8 @@ import { useOutbox } from './useOutbox';
 export function NotSent() {
   const { pending, held, offline, unkept } = useOutbox();
   const path = usePathname();
-  const keeps = useQuery({ queryKey: ['keeps'], queryFn: store.keeps, networkMode: 'always', staleTime: Infinity }).data ?? true;
+  const keeps =
+    useQuery({ queryKey: ['keeps'], queryFn: store.keeps, networkMode: 'always', staleTime: Infinity }).data ?? true;
   if (held.length > 0) return <EntriesOfOthers />;
   if (!keeps && told(pending, offline, true).length === 0) return <NothingKept />;
   const unsent = told(pending, offline, unkept);
@@ -41,7 +42,11 @@ const told = (pending: OutboxState['pending'], offline: OutboxState['offline'], 
 
 /** This browser keeps nothing: what is entered is gone with the page, unless it was sent. */
 const NothingKept = () => (
-  <Bar role="note" text="This browser lets Lintrel keep nothing. What you enter without a connection is lost when this page is closed." testID="nothing-kept" />
+  <Bar
+    role="note"
+    text="This browser lets Lintrel keep nothing. What you enter without a connection is lost when this page is closed."
+    testID="nothing-kept"
+  />
 );
 
 /** At a change of hands: what somebody else has made here goes under their name, once whoever is here now says so. */

@@ -9,7 +9,9 @@ export function PlainNote() {
   if (window.isSecureContext) return null;
   return (
     <View style={styles.note} role="note">
-      <Small>Opened over plain HTTP: this phone may fall asleep, cannot call you, and opens only with a connection.</Small>
+      <Small>
+        Opened over plain HTTP: this phone may fall asleep, cannot call you, and opens only with a connection.
+      </Small>
       <Link href={'/trust' as Href} asChild>
         <Action rank="quiet" label="Make it right" onPress={() => undefined} testID="to-trust" />
       </Link>

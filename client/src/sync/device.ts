@@ -30,7 +30,10 @@ export const later = (work: () => void, ms: number) => {
 export const outbox = createOutbox({
   store,
   send: (job, entries: readonly LogEvent[], authors) =>
-    request('POST', `/jobs/${job}/log`, entryResultsSchema, { entries, ...(Object.keys(authors).length > 0 ? { authors } : {}) }),
+    request('POST', `/jobs/${job}/log`, entryResultsSchema, {
+      entries,
+      ...(Object.keys(authors).length > 0 ? { authors } : {}),
+    }),
   hands,
   sendPhoto: (job, id, photo) => request('PUT', `/jobs/${job}/photos/${id}`, null, photo),
   later,

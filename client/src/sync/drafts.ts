@@ -3,13 +3,22 @@ import * as v from 'valibot';
 import { NO_HISTORY, type History } from '@/job/history';
 import type { SyncStore } from './store';
 
-const draftSchema = v.strictObject({ ...saveJobSchema.entries, unsure: v.optional(v.pipe(v.array(v.string()), v.readonly())) });
+const draftSchema = v.strictObject({
+  ...saveJobSchema.entries,
+  unsure: v.optional(v.pipe(v.array(v.string()), v.readonly())),
+});
 
 /** A design not confirmed yet, the revision it was changed from, and saves before it whose answers were lost. */
 export type Draft = v.InferOutput<typeof draftSchema>;
 
 const changes = v.array(v.looseObject({ op: v.string(), path: v.string() }));
-const steps = v.array(v.object({ said: v.looseObject({ code: v.string(), values: v.record(v.string(), v.unknown()) }), back: changes, on: changes }));
+const steps = v.array(
+  v.object({
+    said: v.looseObject({ code: v.string(), values: v.record(v.string(), v.unknown()) }),
+    back: changes,
+    on: changes,
+  }),
+);
 /** `of`: the revision the steps led to, or what they led to was changed from. */
 const historySchema = v.object({ of: v.number(), past: steps, future: steps });
 
@@ -22,7 +31,10 @@ export interface KeptJob {
 
 /** Reads what is kept of a job; nothing where it cannot be read. */
 export async function readKept(store: SyncStore, job: string): Promise<KeptJob> {
-  const [draft, history] = await Promise.all([store.read('drafts', job), store.read('histories', job)]).catch(() => [null, null]);
+  const [draft, history] = await Promise.all([store.read('drafts', job), store.read('histories', job)]).catch(() => [
+    null,
+    null,
+  ]);
   const [readDraft, readHistory] = [v.safeParse(draftSchema, draft), v.safeParse(historySchema, history)];
   return {
     draft: readDraft.success ? readDraft.output : null,

@@ -52,7 +52,8 @@ class Phone {
     clock.hear(new Date(this.shop.now).toUTCString());
     for (const { outbox } of this.pages)
       for (const one of outbox.state().pending)
-        if (one.refused) await outbox.again(one.event.id, correctedTime(one, clock) ?? { at: new Date(this.shop.now).toISOString() });
+        if (one.refused)
+          await outbox.again(one.event.id, correctedTime(one, clock) ?? { at: new Date(this.shop.now).toISOString() });
   }
   waitOver(): void {
     for (const page of this.pages) page.waits.splice(0).forEach(({ work }) => work());
@@ -67,7 +68,8 @@ class Shop {
     if (weather === 'html') throw new RequestError(200, { code: 'unclear', message: 'log in' });
     if (weather === 'busy') throw new RequestError(503, { code: 'database', message: 'restarting' });
     const answers = entries.map((event): EntryResults['entries'][number] => {
-      if (Date.parse(event.at) > this.now + 300_000) return { id: event.id, refused: { code: 'invalid', message: 'future' } };
+      if (Date.parse(event.at) > this.now + 300_000)
+        return { id: event.id, refused: { code: 'invalid', message: 'future' } };
       if (!this.log.includes(event.id)) this.log.push(event.id);
       return { id: event.id, seq: this.log.indexOf(event.id) };
     });
@@ -84,7 +86,8 @@ interface Real {
 
 /** Nothing that was tapped is nowhere. */
 function nothingLost({ shop, phones }: Real): void {
-  for (const { tapped, disk } of phones) for (const id of tapped) expect(shop.log.includes(id) || disk.kept.has(id)).toBe(true);
+  for (const { tapped, disk } of phones)
+    for (const id of tapped) expect(shop.log.includes(id) || disk.kept.has(id)).toBe(true);
   expect(new Set(shop.log).size).toBe(shop.log.length);
 }
 
@@ -105,11 +108,17 @@ class Act implements fc.AsyncCommand<Model, Real> {
 
 const which = fc.constantFrom(0, 1);
 const commands = [
-  fc.tuple(which, which).map(([phone, page]) => new Act(`tap ${phone}.${page}`, ({ phones }) => phones[phone]!.tap(page))),
+  fc
+    .tuple(which, which)
+    .map(([phone, page]) => new Act(`tap ${phone}.${page}`, ({ phones }) => phones[phone]!.tap(page))),
   fc
     .tuple(which, fc.constantFrom(...WEATHERS))
-    .map(([phone, weather]) => new Act(`${weather} at ${phone}`, ({ phones }) => void (phones[phone]!.weather = weather))),
-  fc.tuple(which, which).map(([phone, page]) => new Act(`reload ${phone}.${page}`, ({ phones }) => phones[phone]!.reload(page))),
+    .map(
+      ([phone, weather]) => new Act(`${weather} at ${phone}`, ({ phones }) => void (phones[phone]!.weather = weather)),
+    ),
+  fc
+    .tuple(which, which)
+    .map(([phone, page]) => new Act(`reload ${phone}.${page}`, ({ phones }) => phones[phone]!.reload(page))),
   which.map((phone) => new Act(`wait ${phone}`, ({ phones }) => phones[phone]!.waitOver())),
   which.map((phone) => new Act(`mend ${phone}`, ({ phones }) => phones[phone]!.mend())),
   fc

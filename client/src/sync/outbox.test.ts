@@ -2,7 +2,8 @@ import { RequestError } from '@/api/http';
 import { entry, newDisk, newPage, refusal, settled, taken, unreachable } from './testing';
 
 const ids = (all: readonly { event: { id: string } }[]) => all.map(({ event }) => event.id);
-const refusedBy = (all: readonly { refused: { message: string } | null }[]) => all.map(({ refused }) => refused?.message ?? null);
+const refusedBy = (all: readonly { refused: { message: string } | null }[]) =>
+  all.map(({ refused }) => refused?.message ?? null);
 
 it('sends entries in their order; what landed counts here until the record of the job tells of it', async () => {
   const { outbox, sent, disk } = newPage();
@@ -103,11 +104,15 @@ it('an answer that tells of some alone leaves the others waiting', async () => {
 it('shows what is refused, does not try it again by itself, and goes on with the next', async () => {
   const page = newPage();
   const [bad, good] = [entry('bad'), entry('good')];
-  page.answer = (entries) => ({ entries: entries.map((one, seq) => (one.note === 'bad' ? refusal(one) : { id: one.id, seq })) });
+  page.answer = (entries) => ({
+    entries: entries.map((one, seq) => (one.note === 'bad' ? refusal(one) : { id: one.id, seq })),
+  });
   void page.outbox.add('job', bad);
   void page.outbox.add('job', good);
   await settled();
-  expect(page.outbox.state().pending).toEqual([expect.objectContaining({ event: bad, refused: { code: 'invalid', message: 'lies in the future' } })]);
+  expect(page.outbox.state().pending).toEqual([
+    expect.objectContaining({ event: bad, refused: { code: 'invalid', message: 'lies in the future' } }),
+  ]);
   const times = page.sent.length;
   page.outbox.sendNow();
   await settled();
@@ -136,7 +141,11 @@ it('a refused one stays through a reload until a person sends it again, mended o
     return taken(entries);
   };
   await page.outbox.reread();
-  expect(refusedBy(page.outbox.state().pending)).toEqual(['lies in the future', 'lies in the future', 'lies in the future']);
+  expect(refusedBy(page.outbox.state().pending)).toEqual([
+    'lies in the future',
+    'lies in the future',
+    'lies in the future',
+  ]);
   void page.outbox.again(one.id);
   void page.outbox.drop(other.id);
   void page.outbox.again(third.id, { at: '2026-05-04T05:00:00.000Z', deviceAt: third.at });
@@ -147,7 +156,8 @@ it('a refused one stays through a reload until a person sends it again, mended o
 
 it('one job does not wait for another', async () => {
   const page = newPage();
-  page.answer = (entries) => (entries.some(({ note }) => note === 'stuck') ? Promise.reject(unreachable()) : taken(entries));
+  page.answer = (entries) =>
+    entries.some(({ note }) => note === 'stuck') ? Promise.reject(unreachable()) : taken(entries);
   void page.outbox.add('a', entry('stuck'));
   const free = entry();
   void page.outbox.add('b', free);
@@ -194,7 +204,9 @@ it('what was sent while it was still being written down does not come back', asy
   const page = newPage();
   let write: () => void = () => undefined;
   const keep = page.disk.keepEntry;
-  Object.assign(page.disk, { keepEntry: (one: Parameters<typeof keep>[0]) => new Promise<void>((done) => (write = () => done(keep(one)))) });
+  Object.assign(page.disk, {
+    keepEntry: (one: Parameters<typeof keep>[0]) => new Promise<void>((done) => (write = () => done(keep(one)))),
+  });
   void page.outbox.add('job', entry());
   await settled();
   expect(page.outbox.state().pending).toEqual([]);
@@ -207,7 +219,11 @@ it('what was sent while it was still being written down does not come back', asy
 describe('a photo', () => {
   const shot = () => {
     const id = `00000000-0000-4000-9000-${String(Math.random()).slice(2, 14).padEnd(12, '0')}`;
-    return { id, event: { ...entry(), saw: { kind: 'photo' as const, photo: id } }, photo: new Blob(['x'.repeat(100)], { type: 'image/jpeg' }) };
+    return {
+      id,
+      event: { ...entry(), saw: { kind: 'photo' as const, photo: id } },
+      photo: new Blob(['x'.repeat(100)], { type: 'image/jpeg' }),
+    };
   };
   const stays = (ids: readonly string[], disk: ReturnType<typeof newDisk>) =>
     expect([...disk.kept.values()].map(({ photo }) => photo?.size)).toEqual(ids.map(() => 100));
@@ -247,7 +263,8 @@ describe('a photo', () => {
   });
   it('the server does not take is shown with its entry, and kept', async () => {
     const page = newPage();
-    page.photoAnswer = () => Promise.reject(new RequestError(413, { code: 'too-large', message: 'This is too large.' }));
+    page.photoAnswer = () =>
+      Promise.reject(new RequestError(413, { code: 'too-large', message: 'This is too large.' }));
     const one = shot();
     void page.outbox.add('job', one.event, one.photo);
     await settled();

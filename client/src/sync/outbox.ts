@@ -20,7 +20,11 @@ export interface OutboxState {
 export interface OutboxDevice {
   readonly store: Pick<SyncStore, 'entries' | 'keepEntry' | 'forgetEntry'>;
   /** @param authors who made them, by the id of the entry; those of whoever is signed in are left out */
-  readonly send: (job: string, entries: readonly LogEvent[], authors: Readonly<Record<string, string>>) => Promise<EntryResults>;
+  readonly send: (
+    job: string,
+    entries: readonly LogEvent[],
+    authors: Readonly<Record<string, string>>,
+  ) => Promise<EntryResults>;
   readonly sendPhoto: (job: string, id: string, photo: Blob) => Promise<void>;
   readonly later: (work: () => void, ms: number) => void;
   readonly now: () => number;
@@ -77,7 +81,13 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers, h
 
   function show(changes: Partial<OutboxState> = {}): void {
     const pending = [...here.values()].sort(byTurn);
-    state = { ...state, pending, held: pending.filter((one) => one.refused === null && isHeld(one)), unkept: unkept.size > 0, ...changes };
+    state = {
+      ...state,
+      pending,
+      held: pending.filter((one) => one.refused === null && isHeld(one)),
+      unkept: unkept.size > 0,
+      ...changes,
+    };
     listeners.forEach((changed) => changed());
   }
   /** Made by somebody else than who is here, who has not said that it goes. */
@@ -129,7 +139,9 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers, h
     sending.add(job);
     try {
       for (;;) {
-        const next = nextOf([...here.values()].filter((one) => one.job === job && one.refused === null && !isHeld(one)).sort(byTurn));
+        const next = nextOf(
+          [...here.values()].filter((one) => one.job === job && one.refused === null && !isHeld(one)).sort(byTurn),
+        );
         if (next.length === 0) break;
         if (!(await sendThese(job, next))) return waitFor(job);
         tries.delete(job);
@@ -143,7 +155,8 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers, h
   async function sendThese(job: string, these: readonly Pending[]): Promise<boolean> {
     let taken: EntryResults;
     try {
-      for (const { event, photo } of these) if (photo && event.saw?.kind === 'photo') await sendPhoto(job, event.saw.photo, photo);
+      for (const { event, photo } of these)
+        if (photo && event.saw?.kind === 'photo') await sendPhoto(job, event.saw.photo, photo);
       taken = await send(
         job,
         these.map(({ event }) => event),
@@ -166,7 +179,8 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers, h
       outbox.onTaken(job);
     }
     for (const { one, answer } of told)
-      if ('refused' in answer) await keep({ ...one, refused: { code: answer.refused.code, message: answer.refused.message } });
+      if ('refused' in answer)
+        await keep({ ...one, refused: { code: answer.refused.code, message: answer.refused.message } });
     return told.length === these.length;
   }
   function waitFor(job: string): void {
@@ -187,7 +201,14 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers, h
     async add(job, event, photo) {
       const last = Math.max(0, ...[...here.values()].map(({ turn }) => turn));
       const by = hands();
-      const kept = keep({ job, event, turn: Math.max(now(), last + 1), refused: null, ...(by ? { by } : {}), ...(photo ? { photo } : {}) });
+      const kept = keep({
+        job,
+        event,
+        turn: Math.max(now(), last + 1),
+        refused: null,
+        ...(by ? { by } : {}),
+        ...(photo ? { photo } : {}),
+      });
       void pump(job);
       await kept;
     },

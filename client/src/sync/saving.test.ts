@@ -44,12 +44,19 @@ class Shop {
     if (luck === 'unheard') throw new TypeError('Failed to fetch');
     if (luck === 'login') return new Response('<html>Please log in</html>', { status: 200 });
     if (luck === 'shape') return new Response('{"welcome":true}', { status: 200 });
-    if (luck === 'error') return new Response(JSON.stringify({ error: { code: 'database', message: 'restarting' } }), { status: 503 });
+    if (luck === 'error')
+      return new Response(JSON.stringify({ error: { code: 'database', message: 'restarting' } }), { status: 503 });
     const known = this.revisions.find(({ save }) => save !== null && save === body.save);
-    const answer = known ?? (body.revision === this.current.revision ? this.keep(body.design, body.save ?? null) : null);
+    const answer =
+      known ?? (body.revision === this.current.revision ? this.keep(body.design, body.save ?? null) : null);
     if (luck === 'lost') throw new TypeError('Failed to fetch');
     if (answer) return new Response(JSON.stringify(answer), { status: 200 });
-    return new Response(JSON.stringify({ error: { code: 'stale', message: 'changed', versions: { yours: body, current: this.current } } }), { status: 409 });
+    return new Response(
+      JSON.stringify({
+        error: { code: 'stale', message: 'changed', versions: { yours: body, current: this.current } },
+      }),
+      { status: 409 },
+    );
   }
 }
 
@@ -174,13 +181,15 @@ describe('the steps that led to it', () => {
     keepHistory(disk, ID, 4, history);
     expect((await readKept(disk, ID)).historyOf(5)).toEqual(NO_HISTORY);
   });
-  it.each([[undefined], ['not one'], [{ of: 4, past: 1, future: [] }], [{ of: 4, past: [{ said: {}, back: [], on: [] }], future: [] }]])(
-    'that cannot be read are none: %j',
-    async (kept) => {
-      await disk.keep('histories', ID, kept);
-      expect((await readKept(disk, ID)).historyOf(4)).toEqual(NO_HISTORY);
-    },
-  );
+  it.each([
+    [undefined],
+    ['not one'],
+    [{ of: 4, past: 1, future: [] }],
+    [{ of: 4, past: [{ said: {}, back: [], on: [] }], future: [] }],
+  ])('that cannot be read are none: %j', async (kept) => {
+    await disk.keep('histories', ID, kept);
+    expect((await readKept(disk, ID)).historyOf(4)).toEqual(NO_HISTORY);
+  });
   it('on a device without room are lost with the page, and nothing else', async () => {
     disk.full = true;
     keepHistory(disk, ID, 4, history);

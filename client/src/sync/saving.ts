@@ -54,14 +54,19 @@ export function createSaver(
   { store, put, later, newId }: SavingDevice,
 ): Saver {
   let base = draft?.revision ?? revision;
-  let wanted: { readonly design: Design; readonly save: string } | null = draft && { design: draft.design, save: draft.save ?? newId() };
+  let wanted: { readonly design: Design; readonly save: string } | null = draft && {
+    design: draft.design,
+    save: draft.save ?? newId(),
+  };
   let unsure: readonly string[] = draft?.unsure ?? [];
   let busy = false;
   let stopped = false;
   let leave: (() => void) | null = null;
 
   // A device that has no room: the draft still lives on this page.
-  const remember = () => wanted && void store.keep('drafts', id, { revision: base, ...wanted, unsure } satisfies Draft).catch(() => undefined);
+  const remember = () =>
+    wanted &&
+    void store.keep('drafts', id, { revision: base, ...wanted, unsure } satisfies Draft).catch(() => undefined);
   const dropDraft = () => void store.forget('drafts', id).catch(() => undefined);
   const tryLater = () => {
     if (!stopped) leave = later(() => void next(), RETRY_MS);
@@ -89,7 +94,8 @@ export function createSaver(
       return true;
     } catch (error) {
       const outcome = outcomeOf(error);
-      const current = outcome.kind === 'refused' && outcome.code === 'stale' ? keptVersion(outcome.versions) : undefined;
+      const current =
+        outcome.kind === 'refused' && outcome.code === 'stale' ? keptVersion(outcome.versions) : undefined;
       if (current?.save && unsure.includes(current.save)) {
         // What came before is our own save, kept after all.
         [base, unsure] = [current.revision, []];

@@ -36,7 +36,11 @@ it('keeps a record of each kind for a job', async () => {
   const store = openStore('records', earlier);
   await store.keep('drafts', 'j', { revision: 3 });
   await store.keep('histories', 'k', { of: 1 });
-  expect([await store.read('drafts', 'j'), await store.read('drafts', 'k'), await store.jobsWith('drafts')]).toEqual([{ revision: 3 }, undefined, ['j']]);
+  expect([await store.read('drafts', 'j'), await store.read('drafts', 'k'), await store.jobsWith('drafts')]).toEqual([
+    { revision: 3 },
+    undefined,
+    ['j'],
+  ]);
   await store.forget('drafts', 'j');
   expect(await store.jobsWith('drafts')).toEqual([]);
 });
@@ -45,7 +49,12 @@ it('what an older version has kept moves in, once, and what cannot be read does 
   const event = entry();
   const old = earlier({
     [`lintrel.entry.${event.id}`]: JSON.stringify({ job: 'j', event, turn: 7, refused: null }),
-    'lintrel.entry.refused': JSON.stringify({ job: 'j', event: { ...event, id: '00000000-0000-4000-8000-999999999999' }, turn: 8, refused: 'too late' }),
+    'lintrel.entry.refused': JSON.stringify({
+      job: 'j',
+      event: { ...event, id: '00000000-0000-4000-8000-999999999999' },
+      turn: 8,
+      refused: 'too late',
+    }),
     'lintrel.entry.broken': '{"job":',
     'lintrel.draft.j': '{"revision":2}',
     'lintrel.history.j': '{}',

@@ -82,7 +82,8 @@ export function openStore(name = NAME, earlierOf: () => Earlier = () => localSto
       const waiting = new Set((await db.getAllKeys('drafts')).map(String));
       await db.clear('runs');
       // The steps that led to a change that waits go with it.
-      for (const job of await db.getAllKeys('histories')) if (!waiting.has(String(job))) await db.delete('histories', job);
+      for (const job of await db.getAllKeys('histories'))
+        if (!waiting.has(String(job))) await db.delete('histories', job);
     },
   };
 }
@@ -121,12 +122,17 @@ const EARLIER_HISTORY = 'lintrel.history.';
 
 /** What an older version of the program has kept elsewhere on this device comes here, and is gone there once it is. */
 async function moveIn(db: IDBPDatabase, earlier: Earlier): Promise<void> {
-  const keys = Array.from({ length: earlier.length }, (_, index) => earlier.key(index)).filter((key): key is string => key !== null);
+  const keys = Array.from({ length: earlier.length }, (_, index) => earlier.key(index)).filter(
+    (key): key is string => key !== null,
+  );
   for (const key of keys) {
     const data = parsed(earlier.getItem(key));
     if (key.startsWith(EARLIER_ENTRY)) {
       const { refused, ...rest } = (data ?? {}) as { refused?: unknown };
-      for (const pending of readPending({ ...rest, refused: typeof refused === 'string' ? { code: 'refused', message: refused } : null }))
+      for (const pending of readPending({
+        ...rest,
+        refused: typeof refused === 'string' ? { code: 'refused', message: refused } : null,
+      }))
         await put(db, 'entries', pending);
     } else if (key.startsWith(EARLIER_DRAFT)) {
       if (data !== null) await put(db, 'drafts', data, key.slice(EARLIER_DRAFT.length));

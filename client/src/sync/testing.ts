@@ -38,7 +38,8 @@ export function newDisk(): Disk {
     forgetRead: async () => {
       for (const key of [...records.keys()]) if (key.startsWith('runs ')) records.delete(key);
     },
-    jobsWith: async (kind) => [...records.keys()].flatMap((key) => (key.startsWith(`${kind} `) ? [key.slice(kind.length + 1)] : [])),
+    jobsWith: async (kind) =>
+      [...records.keys()].flatMap((key) => (key.startsWith(`${kind} `) ? [key.slice(kind.length + 1)] : [])),
   };
   return disk;
 }
@@ -55,8 +56,13 @@ export const entry = (note = '', at = '2026-05-04T08:00:00.000Z'): LogEvent => (
 });
 
 export const unreachable = () => new RequestError(0, { code: 'unreachable', message: 'no' });
-export const taken = (entries: readonly LogEvent[]): EntryResults => ({ entries: entries.map(({ id }, seq) => ({ id, seq })) });
-export const refusal = ({ id }: LogEvent, message = 'lies in the future'): EntryResults['entries'][number] => ({ id, refused: { code: 'invalid', message } });
+export const taken = (entries: readonly LogEvent[]): EntryResults => ({
+  entries: entries.map(({ id }, seq) => ({ id, seq })),
+});
+export const refusal = ({ id }: LogEvent, message = 'lies in the future'): EntryResults['entries'][number] => ({
+  id,
+  refused: { code: 'invalid', message },
+});
 
 /** A page on a device: what the server does with entries is said by the test, and time passes when the test says so. */
 export interface Page {
@@ -77,7 +83,10 @@ export interface Page {
   told: boolean;
 }
 
-export function newPage(disk: Disk = newDisk(), tellOthers: () => void = () => undefined): Page & { readonly disk: Disk } {
+export function newPage(
+  disk: Disk = newDisk(),
+  tellOthers: () => void = () => undefined,
+): Page & { readonly disk: Disk } {
   const sent: string[][] = [];
   const photos: string[] = [];
   const waits: Page['waits'] = [];

@@ -16,4 +16,5 @@ export function useEntryWords(steps: readonly Step[]): (event: LogEvent) => stri
 }
 
 /** The time of day of an instant. */
-export const timeOf = (at: string): string => new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });
+export const timeOf = (at: string): string =>
+  new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });

@@ -1,4 +1,12 @@
-import { setLayFirst, setOwnWay, setPullTiming, PULL_TIMINGS, type LayersPin, type LineItem, type PullTiming } from '@lintrel/core';
+import {
+  setLayFirst,
+  setOwnWay,
+  setPullTiming,
+  PULL_TIMINGS,
+  type LayersPin,
+  type LineItem,
+  type PullTiming,
+} from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { Typed } from '@/forms/Field';
@@ -17,14 +25,25 @@ export function ByHand({ run, line, backed }: { run: LineItem; line: string; bac
   const [how, setHow] = useState('');
   const { layers = [], ownWays = [], pulls = [] } = design.choices;
   const place = { part: run.part, line, side: run.side };
-  const first: First = layers.find((pin) => pin.part === place.part && pin.line === line && pin.side === place.side)?.first ?? 'plan';
+  const first: First =
+    layers.find((pin) => pin.part === place.part && pin.line === line && pin.side === place.side)?.first ?? 'plan';
   const school = pulls.find((pin) => pin.part === place.part && pin.line === line)?.school ?? 'rest';
-  const own = ownWays.find((way) => way.part === place.part && way.line === line && (way.side === undefined || way.side === place.side));
+  const own = ownWays.find(
+    (way) => way.part === place.part && way.line === line && (way.side === undefined || way.side === place.side),
+  );
   const mask = (text: string | null) =>
-    void change((now) => setOwnWay(now, text === null && own ? { part: own.part, line: own.line, ...(own.side ? { side: own.side } : {}) } : place, text), {
-      code: 'edit.own-way',
-      values: { line: run.lineCode },
-    });
+    void change(
+      (now) =>
+        setOwnWay(
+          now,
+          text === null && own ? { part: own.part, line: own.line, ...(own.side ? { side: own.side } : {}) } : place,
+          text,
+        ),
+      {
+        code: 'edit.own-way',
+        values: { line: run.lineCode },
+      },
+    );
   if (own) return <Action label="Let the plan mask it again" onPress={() => mask(null)} testID="own-way-gone" />;
   return (
     <>
@@ -38,23 +57,36 @@ export function ByHand({ run, line, backed }: { run: LineItem; line: string; bac
             { value: 'backing', label: 'the backing' },
           ]}
           onChange={(next) =>
-            void change((now) => setLayFirst(now, place, next === 'plan' ? null : next), { code: 'edit.layers', values: { line: run.lineCode } })
+            void change((now) => setLayFirst(now, place, next === 'plan' ? null : next), {
+              code: 'edit.layers',
+              values: { line: run.lineCode },
+            })
           }
         />
       ) : null}
       <Choice<PullTiming | 'rest'>
         label={phrase`When to pull ${run.lineCode}, on both its sides`}
         value={school}
-        options={[{ value: 'rest', label: 'with the rest' }, ...PULL_TIMINGS.map((value) => ({ value, label: PULL_TIMING_WORDS[value] }))]}
+        options={[
+          { value: 'rest', label: 'with the rest' },
+          ...PULL_TIMINGS.map((value) => ({ value, label: PULL_TIMING_WORDS[value] })),
+        ]}
         onChange={(next) =>
-          void change((now) => setPullTiming(now, place, next === 'rest' ? null : next), { code: 'edit.pulls', values: { line: run.lineCode } })
+          void change((now) => setPullTiming(now, place, next === 'rest' ? null : next), {
+            code: 'edit.pulls',
+            values: { line: run.lineCode },
+          })
         }
       />
       {typing ? (
         <>
           <Small>The plan lays no tape on this side of the line; it keeps its place and its minutes in the list.</Small>
           <Typed label="How you do it (may be left empty)" whole value={how} onChange={setHow} testID="own-way-how" />
-          <Action label={phrase`Mask ${run.lineCode} my own way`} onPress={() => mask(how.trim())} testID="own-way-save" />
+          <Action
+            label={phrase`Mask ${run.lineCode} my own way`}
+            onPress={() => mask(how.trim())}
+            testID="own-way-save"
+          />
         </>
       ) : (
         <Action rank="quiet" label="I mask this my own way" onPress={() => setTyping(true)} testID="own-way" />

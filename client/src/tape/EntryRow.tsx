@@ -26,7 +26,13 @@ export function EntryRow({ entry, plan, chosen, down, onPress, children }: Entry
   const { code, title, where, amount } = entryWords(entry, plan, words);
   return (
     <View>
-      <Row label={phrase`${code}${title}${down ? ', down' : ''}`} chosen={chosen} onPress={onPress} testID="run" after={down ? <Small>✓ down</Small> : null}>
+      <Row
+        label={phrase`${code}${title}${down ? ', down' : ''}`}
+        chosen={chosen}
+        onPress={onPress}
+        testID="run"
+        after={down ? <Small>✓ down</Small> : null}
+      >
         <View style={styles.head}>
           <Heading>{phrase`${code}${title}`}</Heading>
           <Body>{where}</Body>
@@ -44,17 +50,27 @@ export function EntryRow({ entry, plan, chosen, down, onPress, children }: Entry
 }
 
 /** What an entry is called, where it goes, and how much of it there is. */
-export function entryWords(entry: LayEntry, plan: Plan, words: Words): { code: string; title: string; where: string; amount: string } {
+export function entryWords(
+  entry: LayEntry,
+  plan: Plan,
+  words: Words,
+): { code: string; title: string; where: string; amount: string } {
   const partOf = (id: string) => (plan.parts.length > 1 ? (plan.parts.find((part) => part.id === id)?.name ?? id) : '');
   const on = (place: string, part: string) => (partOf(part) ? phrase`${place}, ${partOf(part)}` : place);
   switch (entry.kind) {
     case 'plugs': {
       const count = plugsIn(entry.items).reduce((sum, item) => sum + item.count, 0);
-      return { code: '', title: phrase`Close ${countPhrase(count, 'opening')}`, where: '', amount: phrase`Count them in: ${count}` };
+      return {
+        code: '',
+        title: phrase`Close ${countPhrase(count, 'opening')}`,
+        where: '',
+        amount: phrase`Count them in: ${count}`,
+      };
     }
     case 'rim': {
       const [item] = entry.items;
-      const title = item.material === 'foam' ? phrase`Foam ${words.length(item.widthMm)}` : (item.material ?? 'by hand');
+      const title =
+        item.material === 'foam' ? phrase`Foam ${words.length(item.widthMm)}` : (item.material ?? 'by hand');
       return {
         code: phrase`${item.code}  `,
         title,
@@ -76,7 +92,10 @@ export function entryWords(entry: LayEntry, plan: Plan, words: Words): { code: s
       return {
         code: phrase`${item.code}  `,
         title: item.material ?? 'by hand',
-        where: on(phrase`${words.side(item.area === null ? item.sideSeen : 'along')} ${sheetLine(item) ?? item.lineCode}`, item.part),
+        where: on(
+          phrase`${words.side(item.area === null ? item.sideSeen : 'along')} ${sheetLine(item) ?? item.lineCode}`,
+          item.part,
+        ),
         amount: timesOf(words.metres(item.lengthMm), item.count),
       };
     }
@@ -84,8 +103,17 @@ export function entryWords(entry: LayEntry, plan: Plan, words: Words): { code: s
       const [item] = entry.items;
       const part = plan.parts.find(({ id }) => id === item.part);
       const place =
-        item.area === null ? 'whole' : item.area === 'beyond' ? 'all that is round it' : (part?.areas.find(({ id }) => id === item.area)?.code ?? item.area);
-      return { code: '', title: 'Cover', where: on(place, item.part), amount: phrase`${words.area(item.sizeM2)} of paper or film (estimate)` };
+        item.area === null
+          ? 'whole'
+          : item.area === 'beyond'
+            ? 'all that is round it'
+            : (part?.areas.find(({ id }) => id === item.area)?.code ?? item.area);
+      return {
+        code: '',
+        title: 'Cover',
+        where: on(place, item.part),
+        amount: phrase`${words.area(item.sizeM2)} of paper or film (estimate)`,
+      };
     }
     case 'own': {
       const [item] = entry.items;
@@ -116,14 +144,20 @@ function How({ entry }: { entry: LayEntry }) {
           <Body key={words.say(closing)}>{words.say(closing)}</Body>
         ))}
         {tapeNeeds(entry.items, []).map(({ tape, lengthM, pieces }) => (
-          <Body key={tape}>{phrase`${tape}: ${words.metres(1000 * lengthM)} in ${countPhrase(pieces, 'piece')}, all of them together`}</Body>
+          <Body
+            key={tape}
+          >{phrase`${tape}: ${words.metres(1000 * lengthM)} in ${countPhrase(pieces, 'piece')}, all of them together`}</Body>
         ))}
         <Doubts of={entry.items} />
         <Small>As many come out in the end.</Small>
       </>
     );
-  if (entry.kind === 'cover') return <Body>Onto the tape, not across its edge; nothing may be left bare that mist reaches.</Body>;
-  const techniques = entry.kind === 'seams' ? entry.items.slice(0, 1).flatMap((item) => seamTechnique(entry.items, item.material)) : entry.items[0].techniques;
+  if (entry.kind === 'cover')
+    return <Body>Onto the tape, not across its edge; nothing may be left bare that mist reaches.</Body>;
+  const techniques =
+    entry.kind === 'seams'
+      ? entry.items.slice(0, 1).flatMap((item) => seamTechnique(entry.items, item.material))
+      : entry.items[0].techniques;
   const hold = entry.kind === 'seams' ? null : entry.items[0].hold;
   const line = entry.kind === 'line' ? entry.items[0] : null;
   return (
@@ -168,7 +202,10 @@ function Doubts({ of }: { of: readonly Pick<Item, 'doubts'>[] }) {
 const STRAIGHT_MM = 20_000;
 
 const seamTechnique = (seams: Extract<LayEntry, { kind: 'seams' }>['items'], tape: string | null) => [
-  { code: 'technique.over-seam' as const, values: { tape, lengthMm: seams.reduce((sum, { lengthMm, count }) => sum + lengthMm * count, 0) } },
+  {
+    code: 'technique.over-seam' as const,
+    values: { tape, lengthMm: seams.reduce((sum, { lengthMm, count }) => sum + lengthMm * count, 0) },
+  },
 ];
 
 const styles = StyleSheet.create({

@@ -31,8 +31,18 @@ const COVER = '';
 export function AddOwnPiece({ part, finish, onAdd }: { part: PartPlan; finish: Finish['id']; onAdd: () => void }) {
   const { change, shelf } = useJob();
   const { minX, minY, maxX, maxY } = boxRound(part.ring);
-  const place = (along: number, up: number): [number, number] => [Math.round(minX + along * (maxX - minX)), Math.round(minY + up * (maxY - minY))];
-  const piece = { part: part.id, finish, from: place(0.3, 0.5), to: place(0.7, 0.5), tape: coveringTape(shelf), note: '' };
+  const place = (along: number, up: number): [number, number] => [
+    Math.round(minX + along * (maxX - minX)),
+    Math.round(minY + up * (maxY - minY)),
+  ];
+  const piece = {
+    part: part.id,
+    finish,
+    from: place(0.3, 0.5),
+    to: place(0.7, 0.5),
+    tape: coveringTape(shelf),
+    note: '',
+  };
   return (
     <Action
       label="Add a piece of your own"
@@ -48,12 +58,14 @@ export function AddOwnPiece({ part, finish, onAdd }: { part: PartPlan; finish: F
 }
 
 /** A tape to cover with, to begin with: the first crepe there is, else any; none on the shelf: paper or film. */
-const coveringTape = ({ tapes }: Shelf): string | null => (tapes.find(({ kind }) => kind === 'C' || kind === 'P' || kind === 'G') ?? tapes[0])?.code ?? null;
+const coveringTape = ({ tapes }: Shelf): string | null =>
+  (tapes.find(({ kind }) => kind === 'C' || kind === 'P' || kind === 'G') ?? tapes[0])?.code ?? null;
 
 const MOST_CORNERS = 20;
 
 /** What the places of a piece are called, in their order. */
-const labelOf = (index: number, count: number): string => (index === 0 ? 'From' : index === count - 1 ? 'To' : phrase`Corner ${index}`);
+const labelOf = (index: number, count: number): string =>
+  index === 0 ? 'From' : index === count - 1 ? 'To' : phrase`Corner ${index}`;
 
 /** What a piece of one's own is, and where; its ends may be dragged on the drawing too. */
 export function OwnPieceForm({ item }: { item: OwnItem }) {
@@ -68,14 +80,22 @@ export function OwnPieceForm({ item }: { item: OwnItem }) {
   useEffect(() => {
     const was = before.current;
     before.current = shown;
-    if (shown) setTyped((now) => (now?.length === shown.length ? now.map((text, index) => (was?.[index] === shown[index] ? text : shown[index]!)) : shown));
+    if (shown)
+      setTyped((now) =>
+        now?.length === shown.length
+          ? now.map((text, index) => (was?.[index] === shown[index] ? text : shown[index]!))
+          : shown,
+      );
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);
   useEffect(() => setNote(piece?.note ?? ''), [piece?.note]);
   if (!piece || !typed) return null;
   const places = piecePoints(piece);
   const set = (to: Partial<Omit<OwnPiece, 'id'>> | null) =>
-    void change((now) => changeOwnPiece(now, piece.id, to), { code: to === null ? 'edit.own-gone' : 'edit.own-changed', values: {} });
+    void change((now) => changeOwnPiece(now, piece.id, to), {
+      code: to === null ? 'edit.own-gone' : 'edit.own-changed',
+      values: {},
+    });
   const readings = typed.map((text) => readLength(text, { bare: unit, scale: design.scale }));
   const settle = (index: number) => {
     const [along, up] = [0, 1].map((axis) => readings[2 * index + axis]);
@@ -100,7 +120,10 @@ export function OwnPieceForm({ item }: { item: OwnItem }) {
   };
   return (
     <>
-      <Small>Drag its places on the drawing, or type where they are. It is laid after everything else of this stage and comes off with it.</Small>
+      <Small>
+        Drag its places on the drawing, or type where they are. It is laid after everything else of this stage and comes
+        off with it.
+      </Small>
       <Pick
         label="What you lay"
         value={piece.tape ?? COVER}
@@ -128,9 +151,23 @@ export function OwnPieceForm({ item }: { item: OwnItem }) {
             testID="own-corner"
           />
         ) : null}
-        {places.length > 2 ? <Action rank="quiet" label="One corner less" onPress={() => set(withoutCorner(piece))} testID="own-corner-less" /> : null}
+        {places.length > 2 ? (
+          <Action
+            rank="quiet"
+            label="One corner less"
+            onPress={() => set(withoutCorner(piece))}
+            testID="own-corner-less"
+          />
+        ) : null}
       </View>
-      <Typed label="What it is for" whole value={note} onChange={setNote} onBlur={() => (note === piece.note ? undefined : set({ note }))} testID="own.note" />
+      <Typed
+        label="What it is for"
+        whole
+        value={note}
+        onChange={setNote}
+        onBlur={() => (note === piece.note ? undefined : set({ note }))}
+        testID="own.note"
+      />
       <Action rank="quiet" label="Leave it out" onPress={() => set(null)} testID="own-gone" />
     </>
   );

@@ -13,11 +13,17 @@ export function PinTape({ run, line }: { run: LineItem; line: string }) {
   const { design, shelf, change } = useJob();
   const [open, setOpen] = useState(false);
   const [reach, setReach] = useState<Reach>('line');
-  const at: TapePlace = reach === 'job' ? {} : { part: run.part, line, ...(reach === 'side' ? { side: run.side } : {}) };
-  const pinned = (design.choices.tapes ?? []).find((pin) => pin.part === at.part && pin.line === at.line && pin.side === at.side)?.tape ?? '';
+  const at: TapePlace =
+    reach === 'job' ? {} : { part: run.part, line, ...(reach === 'side' ? { side: run.side } : {}) };
+  const pinned =
+    (design.choices.tapes ?? []).find((pin) => pin.part === at.part && pin.line === at.line && pin.side === at.side)
+      ?.tape ?? '';
   const { material } = run;
   const forbid = (tape: string, is: boolean) =>
-    void change((now) => forbidTape(now, tape, is), { code: is ? 'edit.tape-forbidden' : 'edit.tape-allowed', values: { tape } });
+    void change((now) => forbidTape(now, tape, is), {
+      code: is ? 'edit.tape-forbidden' : 'edit.tape-allowed',
+      values: { tape },
+    });
   if (!open)
     return (
       <Action
@@ -43,15 +49,34 @@ export function PinTape({ run, line }: { run: LineItem; line: string }) {
         value={pinned}
         options={[
           { value: '', label: 'As the plan chooses' },
-          ...shelf.tapes.map(({ code, name, rolls }) => ({ value: code, label: phrase`${code}  ${name}${rolls === 0 ? ' (run out)' : ''}` })),
+          ...shelf.tapes.map(({ code, name, rolls }) => ({
+            value: code,
+            label: phrase`${code}  ${name}${rolls === 0 ? ' (run out)' : ''}`,
+          })),
         ]}
-        onChange={(tape) => void change((now) => pinTape(now, at, tape === '' ? null : tape), { code: 'edit.tape', values: { tape, line: run.lineCode } })}
+        onChange={(tape) =>
+          void change((now) => pinTape(now, at, tape === '' ? null : tape), {
+            code: 'edit.tape',
+            values: { tape, line: run.lineCode },
+          })
+        }
       />
       {material === null ? null : (
-        <Action rank="quiet" label={phrase`No ${material} in this job`} onPress={() => forbid(material, true)} testID="forbid-tape" />
+        <Action
+          rank="quiet"
+          label={phrase`No ${material} in this job`}
+          onPress={() => forbid(material, true)}
+          testID="forbid-tape"
+        />
       )}
       {(design.choices.notTapes ?? []).map((code) => (
-        <Action key={code} rank="quiet" label={phrase`Allow ${code} again`} onPress={() => forbid(code, false)} testID={`allow-${code}`} />
+        <Action
+          key={code}
+          rank="quiet"
+          label={phrase`Allow ${code} again`}
+          onPress={() => forbid(code, false)}
+          testID={`allow-${code}`}
+        />
       ))}
     </>
   );

@@ -33,13 +33,24 @@ export function ReadyPanel({ lists: { tape, supplies, cost, shopping }, shelf }:
     <Panel>
       <Heading>To have ready, all stages</Heading>
       {short.map(({ tape: code, missing }) => (
-        <Notice key={code} level="caution" text={phrase`${code}: ${countPhrase(missing ?? 0, 'roll')} short. Buy, or take another tape.`} />
+        <Notice
+          key={code}
+          level="caution"
+          text={phrase`${code}: ${countPhrase(missing ?? 0, 'roll')} short. Buy, or take another tape.`}
+        />
       ))}
       {shortPacks.map(({ kind, code, missing }) => (
-        <Notice key={code ?? kind} level="caution" text={phrase`${SUPPLY_NAMES[kind]}: ${countPhrase(missing ?? 0, 'pack')} short. Buy before you begin.`} />
+        <Notice
+          key={code ?? kind}
+          level="caution"
+          text={phrase`${SUPPLY_NAMES[kind]}: ${countPhrase(missing ?? 0, 'pack')} short. Buy before you begin.`}
+        />
       ))}
       {shopping.length > 0 ? (
-        <Notice level="caution" text={phrase`${countPhrase(shopping.length, 'piece')} without a tape on the shelf: see them in the lay list.`} />
+        <Notice
+          level="caution"
+          text={phrase`${countPhrase(shopping.length, 'piece')} without a tape on the shelf: see them in the lay list.`}
+        />
       ) : null}
       {tape.length + supplies.length === 0 ? <Body>Nothing.</Body> : null}
       <Rows>

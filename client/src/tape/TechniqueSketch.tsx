@@ -10,7 +10,8 @@ type Stroke = readonly [pen: Pen, d: string];
 /** An arrow from one place to another, its head at the end. */
 const arrow = (x1: number, y1: number, x2: number, y2: number): string => {
   const angle = Math.atan2(y2 - y1, x2 - x1);
-  const wing = (turn: number) => `L${(x2 - 6 * Math.cos(angle + turn)).toFixed(1)} ${(y2 - 6 * Math.sin(angle + turn)).toFixed(1)}`;
+  const wing = (turn: number) =>
+    `L${(x2 - 6 * Math.cos(angle + turn)).toFixed(1)} ${(y2 - 6 * Math.sin(angle + turn)).toFixed(1)}`;
   return `M${x1} ${y1}L${x2} ${y2}M${x2} ${y2}${wing(0.5)}M${x2} ${y2}${wing(-0.5)}`;
 };
 
@@ -210,7 +211,16 @@ const SKETCHES: Partial<Readonly<Record<Technique['code'], readonly Stroke[]>>> 
   ],
 };
 
-const WIDTHS: Readonly<Record<Pen, number>> = { part: 3, line: 1.5, tape: 7, under: 9, foam: 2.5, cover: 2, blade: 1.5, hand: 1.75 };
+const WIDTHS: Readonly<Record<Pen, number>> = {
+  part: 3,
+  line: 1.5,
+  tape: 7,
+  under: 9,
+  foam: 2.5,
+  cover: 2,
+  blade: 1.5,
+  hand: 1.75,
+};
 const INK: Readonly<Record<Pen, string>> = {
   part: colour.ink,
   line: colour.ink,
@@ -249,5 +259,11 @@ export function TechniqueSketch({ code }: { code: Technique['code'] }) {
 const SIZE = { width: 96, height: 56 } as const;
 
 const styles = StyleSheet.create({
-  sheet: { ...SIZE, borderWidth: measure.hairline, borderColor: colour.hairline, borderRadius: measure.corner, backgroundColor: colour.sheet },
+  sheet: {
+    ...SIZE,
+    borderWidth: measure.hairline,
+    borderColor: colour.hairline,
+    borderRadius: measure.corner,
+    backgroundColor: colour.sheet,
+  },
 });

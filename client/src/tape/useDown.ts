@@ -12,7 +12,10 @@ function readDown(job: string): readonly string[] {
 }
 
 /** What of a job's lay list is down already: kept on this device, so that one can go on where one was interrupted. */
-export function useLaidDown(job: string): { readonly isDown: (entry: string) => boolean; readonly setDown: (entry: string, down: boolean) => void } {
+export function useLaidDown(job: string): {
+  readonly isDown: (entry: string) => boolean;
+  readonly setDown: (entry: string, down: boolean) => void;
+} {
   const [down, setAll] = useState(() => readDown(job));
   useEffect(() => setAll(readDown(job)), [job]);
   return {

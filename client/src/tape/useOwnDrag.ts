@@ -11,7 +11,11 @@ export interface LivePlace {
 }
 
 /** Lets the places of a piece of one's own be dragged, to whole millimetres. */
-export function useOwnDrag(item: OwnItem | null): { handles: readonly CanvasHandle[]; live: LivePlace | null; onDrag: (drag: CanvasDrag) => void } {
+export function useOwnDrag(item: OwnItem | null): {
+  handles: readonly CanvasHandle[];
+  live: LivePlace | null;
+  onDrag: (drag: CanvasDrag) => void;
+} {
   const { design, change } = useJob();
   const [live, setLive] = useState<LivePlace | null>(null);
   useEffect(() => setLive(null), [design]);

@@ -132,6 +132,13 @@ export const paperTheme: MD3Theme = {
     inverseSurface: colour.ink,
     inverseOnSurface: colour.ground,
     inversePrimary: shades.booth.accent,
-    elevation: { level0: 'transparent', level1: colour.sheet, level2: colour.sheet, level3: colour.sheet, level4: colour.sheet, level5: colour.sheet },
+    elevation: {
+      level0: 'transparent',
+      level1: colour.sheet,
+      level2: colour.sheet,
+      level3: colour.sheet,
+      level4: colour.sheet,
+      level5: colour.sheet,
+    },
   },
 };

@@ -35,6 +35,12 @@ export function Notice({ level, text, onPress, where = 'Show the place' }: Notic
 }
 
 const styles = StyleSheet.create({
-  notice: { flexDirection: 'row', gap: space.small, paddingVertical: space.small, borderTopWidth: measure.hairline, borderTopColor: colour.hairline },
+  notice: {
+    flexDirection: 'row',
+    gap: space.small,
+    paddingVertical: space.small,
+    borderTopWidth: measure.hairline,
+    borderTopColor: colour.hairline,
+  },
   words: { flex: 1, gap: space.hair, alignItems: 'flex-start' },
 });

@@ -7,7 +7,12 @@ import { useWords } from '@/person/PersonContext';
 import { Icon } from './Icon';
 
 const PLACES = [
-  { href: '/', label: 'Jobs', icon: 'clipboard-text-outline', owns: (path: string) => path === '/' || path.startsWith('/job') },
+  {
+    href: '/',
+    label: 'Jobs',
+    icon: 'clipboard-text-outline',
+    owns: (path: string) => path === '/' || path.startsWith('/job'),
+  },
   { href: '/clock', label: 'Clock', icon: 'timer-sand', owns: (path: string) => path.startsWith('/clock') },
   { href: '/bench', label: 'Bench', icon: 'ruler-square', owns: (path: string) => path.startsWith('/bench') },
   { href: '/shelf', label: 'Shelf', icon: 'tape-measure', owns: (path: string) => path.startsWith('/shelf') },
@@ -44,8 +49,20 @@ export function TabBar() {
 }
 
 const styles = StyleSheet.create({
-  bar: { flexDirection: 'row', backgroundColor: colour.sheet, borderTopWidth: measure.hairline, borderTopColor: colour.hairline },
-  barLink: { flex: 1, height: measure.header, alignItems: 'center', justifyContent: 'center', borderTopWidth: 3, borderTopColor: 'transparent' },
+  bar: {
+    flexDirection: 'row',
+    backgroundColor: colour.sheet,
+    borderTopWidth: measure.hairline,
+    borderTopColor: colour.hairline,
+  },
+  barLink: {
+    flex: 1,
+    height: measure.header,
+    alignItems: 'center',
+    justifyContent: 'center',
+    borderTopWidth: 3,
+    borderTopColor: 'transparent',
+  },
   barHere: { borderTopColor: colour.calm },
   lowRail: {
     width: measure.lowRail,
@@ -54,8 +71,20 @@ const styles = StyleSheet.create({
     borderRightColor: colour.hairline,
     justifyContent: 'space-evenly',
   },
-  lowLink: { minHeight: measure.target, alignItems: 'center', justifyContent: 'center', borderLeftWidth: 3, borderLeftColor: 'transparent' },
-  rail: { width: measure.rail, backgroundColor: colour.sheet, borderRightWidth: measure.hairline, borderRightColor: colour.hairline, paddingTop: space.base },
+  lowLink: {
+    minHeight: measure.target,
+    alignItems: 'center',
+    justifyContent: 'center',
+    borderLeftWidth: 3,
+    borderLeftColor: 'transparent',
+  },
+  rail: {
+    width: measure.rail,
+    backgroundColor: colour.sheet,
+    borderRightWidth: measure.hairline,
+    borderRightColor: colour.hairline,
+    paddingTop: space.base,
+  },
   railLink: {
     flexDirection: 'row',
     alignItems: 'center',
@@ -66,7 +95,13 @@ const styles = StyleSheet.create({
     borderLeftColor: 'transparent',
   },
   railHere: { borderLeftColor: colour.calm, backgroundColor: colour.ground },
-  name: { fontFamily: font.heading, fontSize: size.title, color: colour.ink, paddingHorizontal: space.wide, paddingBottom: space.base },
+  name: {
+    fontFamily: font.heading,
+    fontSize: size.title,
+    color: colour.ink,
+    paddingHorizontal: space.wide,
+    paddingBottom: space.base,
+  },
   label: { fontFamily: font.label, fontSize: size.small },
   railLabel: { fontSize: size.large },
 });

@@ -29,7 +29,14 @@ export function Row({ onPress, chosen = false, label, before, after, testID, chi
       </View>
     );
   return (
-    <Pressable role="button" aria-label={text(label)} aria-pressed={chosen} onPress={onPress} testID={testID} style={[styles.row, chosen && styles.chosen]}>
+    <Pressable
+      role="button"
+      aria-label={text(label)}
+      aria-pressed={chosen}
+      onPress={onPress}
+      testID={testID}
+      style={[styles.row, chosen && styles.chosen]}
+    >
       {inside}
     </Pressable>
   );
@@ -50,7 +57,9 @@ export const Rows = ({ children }: PropsWithChildren) => (
 export const Unfolded = ({ children }: PropsWithChildren) => <View style={styles.unfolded}>{children}</View>;
 
 /** A small square of paint. */
-export const Swatch = ({ colour: paint }: { colour: string }) => <View style={[styles.swatch, { backgroundColor: paint }]} />;
+export const Swatch = ({ colour: paint }: { colour: string }) => (
+  <View style={[styles.swatch, { backgroundColor: paint }]} />
+);
 
 const styles = StyleSheet.create({
   row: {
@@ -64,8 +73,20 @@ const styles = StyleSheet.create({
     borderLeftColor: 'transparent',
   },
   rule: { borderTopWidth: measure.hairline, borderTopColor: colour.hairline },
-  unfolded: { gap: space.small, padding: space.small, borderLeftWidth: 4, borderLeftColor: colour.calm, backgroundColor: colour.ground },
+  unfolded: {
+    gap: space.small,
+    padding: space.small,
+    borderLeftWidth: 4,
+    borderLeftColor: colour.calm,
+    backgroundColor: colour.ground,
+  },
   chosen: { borderLeftColor: colour.calm, backgroundColor: colour.ground },
   middle: { flex: 1, gap: space.hair },
-  swatch: { width: measure.swatch, height: measure.swatch, borderRadius: measure.corner, borderWidth: measure.hairline, borderColor: colour.quiet },
+  swatch: {
+    width: measure.swatch,
+    height: measure.swatch,
+    borderRadius: measure.corner,
+    borderWidth: measure.hairline,
+    borderColor: colour.quiet,
+  },
 });

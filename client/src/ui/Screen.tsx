@@ -46,7 +46,13 @@ export const Waiting = ({ what, error, retry }: { what: string; error?: Error | 
 
 const styles = StyleSheet.create({
   fill: { flex: 1, backgroundColor: colour.ground },
-  content: { padding: space.base, gap: space.base, width: '100%', maxWidth: measure.readable + 2 * space.base, alignSelf: 'center' },
+  content: {
+    padding: space.base,
+    gap: space.base,
+    width: '100%',
+    maxWidth: measure.readable + 2 * space.base,
+    alignSelf: 'center',
+  },
   head: { gap: space.tight },
   sheet: {
     backgroundColor: colour.sheet,
@@ -56,6 +62,11 @@ const styles = StyleSheet.create({
     padding: space.base,
     gap: space.middle,
   },
-  action: { padding: space.middle, borderTopWidth: measure.hairline, borderTopColor: colour.hairline, backgroundColor: colour.sheet },
+  action: {
+    padding: space.middle,
+    borderTopWidth: measure.hairline,
+    borderTopColor: colour.hairline,
+    backgroundColor: colour.sheet,
+  },
   waiting: { padding: space.wide, gap: space.base, alignItems: 'flex-start' },
 });

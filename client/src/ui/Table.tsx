@@ -3,7 +3,15 @@ import { colour, font, measure, size, space } from '@/theme/theme';
 import { Text } from './Text';
 
 /** Rows of text under headings; wider than the screen it scrolls sideways. */
-export const Table = ({ columns, rows, testID }: { columns: readonly string[]; rows: readonly (readonly string[])[]; testID?: string }) => (
+export const Table = ({
+  columns,
+  rows,
+  testID,
+}: {
+  columns: readonly string[];
+  rows: readonly (readonly string[])[];
+  testID?: string;
+}) => (
   <ScrollView horizontal testID={testID}>
     <View role="table">
       <View role="row" style={styles.row}>

@@ -42,7 +42,17 @@ export const Small = ({ children, tone = 'quiet', style, lines }: PropsWithChild
 );
 
 /** A number: its label small above, its unit beside. */
-export const Figure = ({ label, value, unit, large = false }: { label: string; value: string; unit?: string; large?: boolean }) => {
+export const Figure = ({
+  label,
+  value,
+  unit,
+  large = false,
+}: {
+  label: string;
+  value: string;
+  unit?: string;
+  large?: boolean;
+}) => {
   const { text } = useWords();
   return (
     <View style={styles.figure} accessible accessibilityLabel={text(phrase`${label}: ${value} ${unit ?? ''}`)}>

@@ -16,7 +16,12 @@ export function WorkNote({ work: { busy, progress, stop } }: { work: LongWork })
   return (
     <View style={styles.note} role="status" testID="work">
       <Body>{of > 0 ? phrase`${DOING_WORDS[doing]}: ${done + 1} of ${of}` : phrase`${DOING_WORDS[doing]} …`}</Body>
-      <ProgressBar indeterminate={of === 0} progress={of === 0 ? 0 : done / of} color={colour.calm} accessibilityLabel={text('How far it is')} />
+      <ProgressBar
+        indeterminate={of === 0}
+        progress={of === 0 ? 0 : done / of}
+        color={colour.calm}
+        accessibilityLabel={text('How far it is')}
+      />
       <Action label="Stop it" icon="close" onPress={stop} testID="stop-work" />
     </View>
   );

@@ -38,7 +38,14 @@ describe('whoever is at this device', () => {
   }
   function InFeet() {
     const { set } = usePerson();
-    return <Choice label="Lengths" value="mm" options={[{ value: 'in', label: 'Inches' }]} onChange={() => set({ length: 'in', language: 'pseudo' })} />;
+    return (
+      <Choice
+        label="Lengths"
+        value="mm"
+        options={[{ value: 'in', label: 'Inches' }]}
+        onChange={() => set({ length: 'in', language: 'pseudo' })}
+      />
+    );
   }
   it('reads every text in its own units and language, at once', async () => {
     render(

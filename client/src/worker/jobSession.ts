@@ -32,7 +32,11 @@ export interface JobSession {
   readonly carry: (after: Design) => Promise<Design>;
   readonly drag: (wish: DragRequest) => Promise<DragResult | null>;
   /** Asks about the design that was put last; returns what ends the question. */
-  readonly ask: <N extends ViewName>(view: N, input: Views[N]['input'], told: (output: Views[N]['output'] | null, error: string | null) => void) => () => void;
+  readonly ask: <N extends ViewName>(
+    view: N,
+    input: Views[N]['input'],
+    told: (output: Views[N]['output'] | null, error: string | null) => void,
+  ) => () => void;
 }
 
 interface Waiting {
@@ -43,7 +47,9 @@ interface Waiting {
  * Makes the session of the open job.
  * @param call starts the worker; `heard` takes what it says, `broken` is called when it has ended by itself
  */
-export function createJobSession(call: (heard: (news: FromSession) => void, broken: (message: string) => void) => WorkerChannel): JobSession {
+export function createJobSession(
+  call: (heard: (news: FromSession) => void, broken: (message: string) => void) => WorkerChannel,
+): JobSession {
   let line: WorkerChannel | null = null;
   let state = NOTHING;
   let shelf: Shelf | null = null;
@@ -67,7 +73,8 @@ export function createJobSession(call: (heard: (news: FromSession) => void, brok
       if (news.id === newest && state.design) update({ parts });
     } else if (news.kind === 'plan') {
       const plan = ends.plan(news.plan);
-      if (news.id === newest && state.design) update({ parts: plan.parts, plan: { of: state.design, turn: state.turn, plan }, error: null });
+      if (news.id === newest && state.design)
+        update({ parts: plan.parts, plan: { of: state.design, turn: state.turn, plan }, error: null });
     } else if (news.kind === 'error' && news.id === newest) update({ error: news.message });
   };
   const broken = (message: string) => {
@@ -96,7 +103,13 @@ export function createJobSession(call: (heard: (news: FromSession) => void, brok
     if (carried) once(newest, carried);
     const fresh = shelf && shelf !== sentShelf ? { shelf } : {};
     sentShelf = shelf;
-    line.post({ kind: 'set', id: newest, design: { ...design, parts: ends.design(design.parts) }, ...fresh, carry: carried !== undefined });
+    line.post({
+      kind: 'set',
+      id: newest,
+      design: { ...design, parts: ends.design(design.parts) },
+      ...fresh,
+      carry: carried !== undefined,
+    });
   };
   const reached = (): WorkerChannel => {
     if (!line && state.design) set(state.design);
@@ -136,7 +149,11 @@ export function createJobSession(call: (heard: (news: FromSession) => void, brok
       new Promise((resolve, reject) => {
         const to = reached();
         const id = ++last;
-        once(id, (news) => (news.kind === 'dragged' ? resolve(news.dragged) : reject(new Error(news.kind === 'error' ? news.message : news.kind))));
+        once(id, (news) =>
+          news.kind === 'dragged'
+            ? resolve(news.dragged)
+            : reject(new Error(news.kind === 'error' ? news.message : news.kind)),
+        );
         to.post({ kind: 'drag', id, wish });
       }),
     ask: (view, input, told) => {

@@ -30,11 +30,17 @@ export interface Views {
   fits: { readonly input: OneLine; readonly output: readonly LineFit[] };
   analysis: { readonly input: OneLine; readonly output: LineAnalysis | null };
   handles: { readonly input: OneLine; readonly output: readonly Handle[] };
-  match: { readonly input: OneLine & { readonly datum: string; readonly measured: readonly Measured[] }; readonly output: Match | null };
+  match: {
+    readonly input: OneLine & { readonly datum: string; readonly measured: readonly Measured[] };
+    readonly output: Match | null;
+  };
   stations: { readonly input: StationRequest; readonly output: StationTable | null };
   picture: { readonly input: { readonly look: ViewPoint }; readonly output: Picture };
   /** Lines and areas of a design that is being typed or tried; `carry`: the finishes of the open job follow their areas. */
-  draft: { readonly input: { readonly design: Design; readonly carry?: boolean }; readonly output: readonly PartPlan[] };
+  draft: {
+    readonly input: { readonly design: Design; readonly carry?: boolean };
+    readonly output: readonly PartPlan[];
+  };
   /** The plan with another scheme of the job, by its place among the others. */
   scheme: { readonly input: { readonly other: number }; readonly output: Plan };
   wishes: { readonly input: Record<string, never>; readonly output: readonly AimOrder[] };

@@ -8,7 +8,11 @@ interface Thing {
 }
 const idOf = ({ id }: Thing) => id;
 const thing = fc.record(
-  { id: fc.constantFrom('a', 'b', 'c', 'd'), value: fc.integer({ min: 0, max: 2 }), more: fc.array(fc.integer({ min: 0, max: 1 }), { maxLength: 4 }) },
+  {
+    id: fc.constantFrom('a', 'b', 'c', 'd'),
+    value: fc.integer({ min: 0, max: 2 }),
+    more: fc.array(fc.integer({ min: 0, max: 1 }), { maxLength: 4 }),
+  },
   { requiredKeys: ['id', 'value'] },
 );
 const lists = fc.array(fc.uniqueArray(thing, { selector: idOf }), { minLength: 1, maxLength: 8 });
@@ -23,7 +27,8 @@ it('whatever lists follow each other, the other end has each as it was, and what
         expect(got).toEqual(list);
         for (const one of got) {
           const old = before.find(({ id }) => id === one.id);
-          if (old && JSON.stringify(Object.entries(old).sort()) === JSON.stringify(Object.entries(one).sort())) expect(one).toBe(old);
+          if (old && JSON.stringify(Object.entries(old).sort()) === JSON.stringify(Object.entries(one).sort()))
+            expect(one).toBe(old);
         }
         before = got;
       }
@@ -52,11 +57,17 @@ it('what was never sent is an error, not a gap', () => {
 
 it('what is known is named and found again as the object it was', () => {
   fc.assert(
-    fc.property(fc.uniqueArray(thing, { selector: idOf }), fc.array(fc.boolean(), { minLength: 4, maxLength: 4 }), (list, known) => {
-      const sent = withReferences(list, new Set(list.filter((_, index) => known[index])));
-      expect(sent.filter((one) => typeof one === 'string')).toHaveLength(list.filter((_, index) => known[index]).length);
-      expect(resolveReferences(sent, list).every((one, index) => one === list[index])).toBe(true);
-    }),
+    fc.property(
+      fc.uniqueArray(thing, { selector: idOf }),
+      fc.array(fc.boolean(), { minLength: 4, maxLength: 4 }),
+      (list, known) => {
+        const sent = withReferences(list, new Set(list.filter((_, index) => known[index])));
+        expect(sent.filter((one) => typeof one === 'string')).toHaveLength(
+          list.filter((_, index) => known[index]).length,
+        );
+        expect(resolveReferences(sent, list).every((one, index) => one === list[index])).toBe(true);
+      },
+    ),
   );
   expect(() => resolveReferences<Thing>(['a'], [])).toThrow('a was named but never sent');
 });

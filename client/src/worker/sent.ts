@@ -2,11 +2,16 @@
 export type ReferenceList<T> = readonly (T | string)[];
 
 /** Names what the other side has, object by object, and leaves the rest. */
-export const withReferences = <T extends { readonly id: string }>(list: readonly T[], known: ReadonlySet<T>): ReferenceList<T> =>
-  list.map((one) => (known.has(one) ? one.id : one));
+export const withReferences = <T extends { readonly id: string }>(
+  list: readonly T[],
+  known: ReadonlySet<T>,
+): ReferenceList<T> => list.map((one) => (known.has(one) ? one.id : one));
 
 /** The other end: what is only named is the very object that is at hand; a name nobody knows is an error. */
-export const resolveReferences = <T extends { readonly id: string }>(sent: ReferenceList<T>, atHand: readonly T[]): T[] =>
+export const resolveReferences = <T extends { readonly id: string }>(
+  sent: ReferenceList<T>,
+  atHand: readonly T[],
+): T[] =>
   sent.map((one) => {
     const found = typeof one === 'string' ? atHand.find(({ id }) => id === one) : one;
     if (!found) throw new Error(`${String(one)} was named but never sent`);
@@ -29,11 +34,14 @@ type Fields = Readonly<Record<string, unknown>>;
 /** Something that is the same where two values are: plain ones as they are, the rest as text; of a list one each. */
 type Mark = unknown;
 
-const plainMark = (value: unknown): Mark => (value !== null && typeof value === 'object' ? JSON.stringify(value) : value);
+const plainMark = (value: unknown): Mark =>
+  value !== null && typeof value === 'object' ? JSON.stringify(value) : value;
 const markOf = (value: unknown): Mark => (Array.isArray(value) ? value.map(plainMark) : plainMark(value));
 
 const sameMark = (one: Mark, other: Mark): boolean =>
-  Array.isArray(one) && Array.isArray(other) ? one.length === other.length && one.every((mark, index) => mark === other[index]) : one === other;
+  Array.isArray(one) && Array.isArray(other)
+    ? one.length === other.length && one.every((mark, index) => mark === other[index])
+    : one === other;
 
 /** Written once: lines and areas are sent before their plan, and with it. */
 const written = new WeakMap<object, ReadonlyMap<string, Mark>>();
@@ -56,7 +64,11 @@ function splicedFrom(old: readonly Mark[], now: readonly Mark[], list: readonly 
 }
 
 /** What differs of a thing from how it was; null where its fields are not the same ones. */
-function differing<T extends object>(one: T, place: number, old: ReadonlyMap<string, Mark>): number | Differing<T> | null {
+function differing<T extends object>(
+  one: T,
+  place: number,
+  old: ReadonlyMap<string, Mark>,
+): number | Differing<T> | null {
   const marks = marksOf(one);
   if (old.size !== marks.size) return null;
   const fields: Record<string, unknown> = {};
@@ -66,7 +78,8 @@ function differing<T extends object>(one: T, place: number, old: ReadonlyMap<str
     const before = old.get(key);
     if (sameMark(before, mark)) continue;
     const value = (one as Fields)[key];
-    if (Array.isArray(before) && Array.isArray(mark)) lists[key] = splicedFrom(before, mark, value as readonly unknown[]);
+    if (Array.isArray(before) && Array.isArray(mark))
+      lists[key] = splicedFrom(before, mark, value as readonly unknown[]);
     else fields[key] = value;
   }
   return Object.keys(fields).length + Object.keys(lists).length === 0 ? place : [place, fields as Partial<T>, lists];

@@ -28,7 +28,13 @@ const at = (part: string, above: number, finish: string) => ({ part, seed: [450,
 const job = (above = 200): Design => ({
   ...emptyDesign('Doors', 'road'),
   parts: [door('left', above), door('right', 200)],
-  scheme: { areas: [at('left', 100, 'cream-two-part'), at('left', 300, 'sea-green-two-part'), at('right', 500, 'blaze-two-part')] },
+  scheme: {
+    areas: [
+      at('left', 100, 'cream-two-part'),
+      at('left', 300, 'sea-green-two-part'),
+      at('right', 500, 'blaze-two-part'),
+    ],
+  },
 });
 
 interface Bench {
@@ -192,7 +198,10 @@ describe('a change', () => {
     const before = job();
     session.put('a', before, SHIPPED_SHELF);
     finish();
-    const broken = { ...before, parts: [{ ...door('left', 100), surface: null as unknown as Part['surface'] }, before.parts[1]!] };
+    const broken = {
+      ...before,
+      parts: [{ ...door('left', 100), surface: null as unknown as Part['surface'] }, before.parts[1]!],
+    };
     await expect(session.carry(broken)).rejects.toThrow();
     expect(session.state().design).toBe(before);
     const after = await session.carry({ ...before, parts: [door('left', 150), before.parts[1]!] });
@@ -208,7 +217,10 @@ describe('a question', () => {
     const told: unknown[] = [];
     session.ask('handles', { part: 'left', line: 'low' }, (output) => told.push(output));
     session.ask('fits', { part: 'left', line: 'low' }, (output) => told.push(output?.length));
-    expect(told).toEqual([[expect.objectContaining({ key: 'from' }), expect.objectContaining({ key: 'to' })], SHIPPED_SHELF.tapes.length]);
+    expect(told).toEqual([
+      [expect.objectContaining({ key: 'from' }), expect.objectContaining({ key: 'to' })],
+      SHIPPED_SHELF.tapes.length,
+    ]);
     expect(kinds(said)).toEqual(['answer', 'answer']);
   });
 

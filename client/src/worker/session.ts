@@ -38,14 +38,18 @@ const AT_ONCE: { readonly [N in AtOnce]: (open: Open, input: Views[N]['input']) 
   fits: ({ design, shelf, store }, { part, line }) => tapeFitsOfLine(design.parts, part, line, shelf.tapes, store),
   analysis: ({ design, store }, { part, line }) => analyseLine(design.parts, part, line, store),
   handles: ({ design, store }, { part, line }) => handlesOf(design.parts, part, line, store),
-  match: ({ design, store }, { part, line, datum, measured }) => matchLine(design.parts, part, line, datum, measured, store),
+  match: ({ design, store }, { part, line, datum, measured }) =>
+    matchLine(design.parts, part, line, datum, measured, store),
   stations: ({ design, store }, wish) => stationTable(design, wish, store),
   picture: ({ design, shelf, store }, { look }) => drawPiece(design, shelf, look, store),
-  draft: ({ design, shelf, store }, input) => draftParts(input.carry ? carryScheme(design, input.design, store) : input.design, shelf, store),
+  draft: ({ design, shelf, store }, input) =>
+    draftParts(input.carry ? carryScheme(design, input.design, store) : input.design, shelf, store),
 };
 
 /** Long ones go on in steps: what a step yields is news, what they end with the answer. */
-const IN_STEPS: { readonly [N in InSteps]: (open: Open, input: Views[N]['input']) => Generator<unknown, Views[N]['output'] | void> } = {
+const IN_STEPS: {
+  readonly [N in InSteps]: (open: Open, input: Views[N]['input']) => Generator<unknown, Views[N]['output'] | void>;
+} = {
   scheme: ({ design, shelf, store }, { other }) => {
     const scheme = design.others?.[other];
     if (!scheme) throw new Error('This scheme is no longer there.');
@@ -77,7 +81,10 @@ interface Running {
  * @param later calls a function when waiting messages have been heard
  * @returns what hears the messages
  */
-export function createSession(send: (news: FromSession) => void, later: (work: () => void) => void): (message: ToSession) => void {
+export function createSession(
+  send: (news: FromSession) => void,
+  later: (work: () => void) => void,
+): (message: ToSession) => void {
   const store = newPartCache();
   let open: Open | null = null;
   let held: readonly Part[] = [];
@@ -126,7 +133,12 @@ export function createSession(send: (news: FromSession) => void, later: (work: (
     const next = carry ? carryScheme(opened().design, came, store) : came;
     held = next.parts;
     open = { design: next, shelf: known, store };
-    if (carry) send({ kind: 'design', id, design: { ...next, parts: withReferences(next.parts, new Set(parts)) } satisfies DesignMessage });
+    if (carry)
+      send({
+        kind: 'design',
+        id,
+        design: { ...next, parts: withReferences(next.parts, new Set(parts)) } satisfies DesignMessage,
+      });
     start({ id, plan: true, step: planning(id, open) });
   };
   const planning = (id: number, { design, shelf }: Open) => {
@@ -135,7 +147,13 @@ export function createSession(send: (news: FromSession) => void, later: (work: (
       const step = steps.next();
       if (step.done) {
         const { parts, items, steps: all, stages } = step.value;
-        const plan: PlanMessage = { ...step.value, parts: out.parts(parts), items: out.items(items), steps: out.steps(all), stages: out.stages(stages) };
+        const plan: PlanMessage = {
+          ...step.value,
+          parts: out.parts(parts),
+          items: out.items(items),
+          steps: out.steps(all),
+          stages: out.stages(stages),
+        };
         send({ kind: 'plan', id, plan });
       } else if (step.value) send({ kind: 'parts', id, parts: out.parts(step.value) });
       return step.done === true;
@@ -168,7 +186,8 @@ export function createSession(send: (news: FromSession) => void, later: (work: (
     tell(message.id, () => {
       if (message.kind === 'set') set(message);
       else if (message.kind === 'ask') ask(message);
-      else if (message.kind === 'drag') send({ kind: 'dragged', id: message.id, dragged: applyDrag(opened().design.parts, message.wish, store) });
+      else if (message.kind === 'drag')
+        send({ kind: 'dragged', id: message.id, dragged: applyDrag(opened().design.parts, message.wish, store) });
       else running = running.filter(({ id }) => id !== message.id);
     });
 }

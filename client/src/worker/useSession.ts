@@ -38,12 +38,24 @@ export function useView<N extends ViewName>(
   input: Views[N]['input'] | null,
 ): { readonly output: Views[N]['output'] | null; readonly fresh: boolean; readonly error: string | null } {
   const { job, turn } = useSyncExternalStore(session.subscribe, session.state);
-  const [answer, setAnswer] = useState<{ of: string; job: string | null; turn: number; output: Views[N]['output'] | null; error: string | null } | null>(null);
+  const [answer, setAnswer] = useState<{
+    of: string;
+    job: string | null;
+    turn: number;
+    output: Views[N]['output'] | null;
+    error: string | null;
+  } | null>(null);
   const key = input === null ? null : JSON.stringify(input);
   useEffect(() => {
     if (key === null || turn === 0) return;
     return session.ask(view, JSON.parse(key) as Views[N]['input'], (output, error) =>
-      setAnswer((last) => ({ of: key, job, turn, output: error === null ? output : last && last.job === job ? last.output : null, error })),
+      setAnswer((last) => ({
+        of: key,
+        job,
+        turn,
+        output: error === null ? output : last && last.job === job ? last.output : null,
+        error,
+      })),
     );
   }, [view, key, job, turn]);
   // What was said of another job is none of this one, not even until its own answer is there.

@@ -18,7 +18,13 @@ const LOOK_EVERY_MIN = 5;
  * @param surfaceBelowC how much colder the part is than the air; 0: as warm
  * @returns one of each kind at most; empty where all is well
  */
-export function airTroubles(course: AirSeries, fromMin: number, toMin: number, leastC: number, surfaceBelowC = 0): AirTrouble[] {
+export function airTroubles(
+  course: AirSeries,
+  fromMin: number,
+  toMin: number,
+  leastC: number,
+  surfaceBelowC = 0,
+): AirTrouble[] {
   const count = Math.max(1, Math.ceil((toMin - fromMin) / LOOK_EVERY_MIN));
   const looks = Array.from({ length: count + 1 }, (_, index) => {
     const atMin = fromMin + (index / count) * (toMin - fromMin);
@@ -28,7 +34,11 @@ export function airTroubles(course: AirSeries, fromMin: number, toMin: number, l
   const wet = looks.filter(({ dew }) => !dew.ok);
   const cold = looks.filter(({ airC }) => airC < leastC);
   return [
-    ...(wet.length > 0 ? [{ code: 'dew' as const, atMin: wet[0]!.atMin, worst: Math.min(...wet.map(({ dew }) => dew.marginC)) }] : []),
-    ...(cold.length > 0 ? [{ code: 'cold' as const, atMin: cold[0]!.atMin, worst: Math.min(...cold.map(({ airC }) => airC)) }] : []),
+    ...(wet.length > 0
+      ? [{ code: 'dew' as const, atMin: wet[0]!.atMin, worst: Math.min(...wet.map(({ dew }) => dew.marginC)) }]
+      : []),
+    ...(cold.length > 0
+      ? [{ code: 'cold' as const, atMin: cold[0]!.atMin, worst: Math.min(...cold.map(({ airC }) => airC)) }]
+      : []),
   ];
 }

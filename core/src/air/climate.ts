@@ -23,7 +23,8 @@ export const climateSchema = v.strictObject({
 export type Climate = v.InferOutput<typeof climateSchema>;
 
 /** The air a film is left in after its coats. */
-export const restingAir = ({ left, airC: here, rhPercent: rh, movement }: Climate) => left ?? { airC: here, rhPercent: rh, movement };
+export const restingAir = ({ left, airC: here, rhPercent: rh, movement }: Climate) =>
+  left ?? { airC: here, rhPercent: rh, movement };
 
 /** The air it is taped in, and how warm the surface is there: as typed, else as warm as that air. */
 export const tapingAir = ({ taped, airC: here, rhPercent: rh, surfaceC }: Climate) => {

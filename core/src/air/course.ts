@@ -19,14 +19,18 @@ export interface AirSeries {
 }
 
 /** Air that stays as it is. */
-export const constantAir = ({ airC, rhPercent, movement }: DryingAir): AirSeries => ({ readings: [{ atMin: 0, airC, rhPercent }], movement });
+export const constantAir = ({ airC, rhPercent, movement }: DryingAir): AirSeries => ({
+  readings: [{ atMin: 0, airC, rhPercent }],
+  movement,
+});
 
 /** The air at a moment; at a step, what comes after it. */
 export function airAt({ readings, movement }: AirSeries, atMin: number): DryingAir {
   const next = lowerBound(0, readings.length, (index) => readings[index]!.atMin > atMin);
   const before = readings[Math.max(0, next - 1)]!;
   const after = readings[Math.min(next, readings.length - 1)]!;
-  const share = after.atMin > before.atMin && atMin > before.atMin ? (atMin - before.atMin) / (after.atMin - before.atMin) : 0;
+  const share =
+    after.atMin > before.atMin && atMin > before.atMin ? (atMin - before.atMin) / (after.atMin - before.atMin) : 0;
   const between = (from: number, to: number) => from + share * (to - from);
   return { airC: between(before.airC, after.airC), rhPercent: between(before.rhPercent, after.rhPercent), movement };
 }
@@ -57,7 +61,10 @@ export function forecastAir(days: readonly DayAndNight[], midnightMin: number, m
     { atMin: midnightMin + day * DAY_MIN + WARMEST_H * 60, airC: dayC, rhPercent: dayRh },
   ]);
   const last = days[days.length - 1]!;
-  const rounds = [...turns, { atMin: midnightMin + days.length * DAY_MIN + COOLEST_H * 60, airC: last.nightC, rhPercent: last.nightRh }];
+  const rounds = [
+    ...turns,
+    { atMin: midnightMin + days.length * DAY_MIN + COOLEST_H * 60, airC: last.nightC, rhPercent: last.nightRh },
+  ];
   const readings = rounds.slice(0, -1).flatMap((from, index) => {
     const to = rounds[index + 1]!;
     const count = Math.round((to.atMin - from.atMin) / EVERY_MIN);
@@ -81,13 +88,21 @@ function between(from: AirReading, to: AirReading, share: number): AirReading {
  * @param expected air beyond them
  * @param trustMin so long after the last reading the expected air takes over, evenly: a room does not change at once
  */
-export function measuredThenForecast(measured: readonly AirReading[], expected: AirSeries, trustMin: number): AirSeries {
+export function measuredThenForecast(
+  measured: readonly AirReading[],
+  expected: AirSeries,
+  trustMin: number,
+): AirSeries {
   const last = measured[measured.length - 1];
   if (!last) return expected;
   const from = last.atMin + trustMin;
   const then = airAt(expected, from);
   return {
     movement: expected.movement,
-    readings: [...measured, { atMin: from, airC: then.airC, rhPercent: then.rhPercent }, ...expected.readings.filter(({ atMin }) => atMin > from)],
+    readings: [
+      ...measured,
+      { atMin: from, airC: then.airC, rhPercent: then.rhPercent },
+      ...expected.readings.filter(({ atMin }) => atMin > from),
+    ],
   };
 }

@@ -14,7 +14,8 @@ export interface Heat {
 }
 
 /** Why a heat does more harm than good; null: it may be. */
-export const heatRisk = ({ filmC }: Pick<Heat, 'filmC'>, mostC: number): 'too-hot' | null => (filmC > mostC ? 'too-hot' : null);
+export const heatRisk = ({ filmC }: Pick<Heat, 'filmC'>, mostC: number): 'too-hot' | null =>
+  filmC > mostC ? 'too-hot' : null;
 
 /**
  * The air as the film feels it: at least as warm as the heat makes it for its time, and drier, since the same water is in it.

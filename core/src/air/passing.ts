@@ -33,10 +33,15 @@ const GAUSS = [
 
 /** What passes in a stretch without a reading in it. */
 const within = (pace: RateFunction, course: AirSeries, fromMin: number, toMin: number): number =>
-  (toMin - fromMin) * GAUSS.reduce((sum, [place, weight]) => sum + weight * pace(airAt(course, fromMin + place * (toMin - fromMin))), 0);
+  (toMin - fromMin) *
+  GAUSS.reduce((sum, [place, weight]) => sum + weight * pace(airAt(course, fromMin + place * (toMin - fromMin))), 0);
 
 /** The next place where the course has a corner or a stretch gets too long. */
-function cellEnd({ readings }: AirSeries, fromMin: number, index: number): { readonly toMin: number; readonly index: number } {
+function cellEnd(
+  { readings }: AirSeries,
+  fromMin: number,
+  index: number,
+): { readonly toMin: number; readonly index: number } {
   let next = index;
   while (next < readings.length && readings[next]!.atMin <= fromMin) next++;
   const corner = readings[next]?.atMin ?? Infinity;
@@ -73,7 +78,12 @@ export function elapsedBetween(pace: RateFunction, course: AirSeries, fromMin: n
  * @param neededMin 0 or more
  * @returns the moment; null where it does not come within a year
  */
-export function timeWhenElapsed(pace: RateFunction, course: AirSeries, fromMin: number, neededMin: number): number | null {
+export function timeWhenElapsed(
+  pace: RateFunction,
+  course: AirSeries,
+  fromMin: number,
+  neededMin: number,
+): number | null {
   let left = neededMin;
   let at = fromMin;
   const last = course.readings[course.readings.length - 1]!.atMin;

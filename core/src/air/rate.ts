@@ -28,6 +28,8 @@ export function dryingRate(activationKj: number, waterborne: boolean, air: Dryin
   const kelvin = air.airC + KELVIN_AT_ZERO_C;
   const reference = REFERENCE_AIR.airC + KELVIN_AT_ZERO_C;
   const temperature = Math.exp((-activationKj / GAS_CONSTANT_KJ) * (1 / kelvin - 1 / reference));
-  const humidity = waterborne ? Math.min(2, Math.max(0.15, (1 - air.rhPercent / 100) / (1 - REFERENCE_AIR.rhPercent / 100))) : 1;
+  const humidity = waterborne
+    ? Math.min(2, Math.max(0.15, (1 - air.rhPercent / 100) / (1 - REFERENCE_AIR.rhPercent / 100)))
+    : 1;
   return temperature * humidity * MOVEMENT_FACTOR[air.movement];
 }

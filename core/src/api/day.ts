@@ -25,7 +25,9 @@ const workSchema = v.object({
   /** What a person has fixed of it; null: nothing. */
   pinned: v.nullable(v.object({ person: v.nullable(v.string()), atMs: v.nullable(v.number()) })),
   /** Last moment to begin it; `missed`: what would be missed after that, and when it would fall. Null: it may wait. */
-  latest: v.nullable(v.object({ atMs: v.number(), missed: v.nullable(v.object({ say: messageSchema, atMs: v.number() })) })),
+  latest: v.nullable(
+    v.object({ atMs: v.number(), missed: v.nullable(v.object({ say: messageSchema, atMs: v.number() })) }),
+  ),
 });
 export type DayWorkAnswer = v.InferOutput<typeof workSchema>;
 
@@ -39,7 +41,12 @@ export const dayAnswerSchema = v.object({
   leastEndMs: v.number(),
   proven: v.boolean(),
   /** What the end waits for, from the first to the last: why each does not begin sooner. */
-  binding: v.array(v.object({ work: v.string(), by: v.picklist(['now', 'earliest', 'pinned', 'drying', 'order', 'worker', 'place', 'hours']) })),
+  binding: v.array(
+    v.object({
+      work: v.string(),
+      by: v.picklist(['now', 'earliest', 'pinned', 'drying', 'order', 'worker', 'place', 'hours']),
+    }),
+  ),
   /** Jobs sprayed from one mix, the second right after the first: by their titles. */
   oneMix: v.array(
     v.object({
@@ -57,9 +64,18 @@ export const dayAnswerSchema = v.object({
   /** What cannot be kept, and what would help. */
   troubles: v.array(messageSchema),
   /** Jobs that were sprayed in the booth lately: till when at the least others stay out. */
-  booth: v.array(v.object({ job: v.string(), title: v.string(), twoPart: v.boolean(), untilMs: v.nullable(v.number()) })),
+  booth: v.array(
+    v.object({ job: v.string(), title: v.string(), twoPart: v.boolean(), untilMs: v.nullable(v.number()) }),
+  ),
   missed: v.array(
-    v.object({ job: v.string(), title: v.string(), say: messageSchema, code: v.string(), closedMs: v.number(), againMs: v.nullable(v.number()) }),
+    v.object({
+      job: v.string(),
+      title: v.string(),
+      say: messageSchema,
+      code: v.string(),
+      closedMs: v.number(),
+      againMs: v.nullable(v.number()),
+    }),
   ),
 });
 export type DayAnswer = v.InferOutput<typeof dayAnswerSchema>;

@@ -27,22 +27,42 @@ const passphrase = () =>
     v.minLength(LEAST_PASSPHRASE, faultText(messageWithoutValues('field.passphrase'))),
     v.maxLength(200, faultText(messageWithoutValues('field.passphrase'))),
   );
-const pin = () => v.pipe(v.string(faultText(messageWithoutValues('field.pin'))), v.regex(/^\d{4,8}$/, faultText(messageWithoutValues('field.pin'))));
+const pin = () =>
+  v.pipe(
+    v.string(faultText(messageWithoutValues('field.pin'))),
+    v.regex(/^\d{4,8}$/, faultText(messageWithoutValues('field.pin'))),
+  );
 /** What was typed to get in: whatever it is, it is right or wrong. */
 const typed = () =>
-  v.pipe(v.string(faultText(messageWithoutValues('field.passphrase'))), v.maxLength(200, faultText(messageWithoutValues('field.passphrase'))));
+  v.pipe(
+    v.string(faultText(messageWithoutValues('field.passphrase'))),
+    v.maxLength(200, faultText(messageWithoutValues('field.passphrase'))),
+  );
 
 /** The first owner, let in by the code the start has printed. */
-export const setUpSchema = v.strictObject({ code: typed(), name: nameText(), passphrase: passphrase(), device: nameText() });
+export const setUpSchema = v.strictObject({
+  code: typed(),
+  name: nameText(),
+  passphrase: passphrase(),
+  device: nameText(),
+});
 /** `phone`: this is a phone of the shop, called so, on which hands change by a PIN. */
-export const signInSchema = v.strictObject({ name: typed(), passphrase: typed(), device: nameText(), phone: v.optional(nameText()) });
+export const signInSchema = v.strictObject({
+  name: typed(),
+  passphrase: typed(),
+  device: nameText(),
+  phone: v.optional(nameText()),
+});
 export const pinInSchema = v.strictObject({ person: uuidText(), pin: typed() });
 
 /** The passphrase of secrets in backups. */
 export const backupKeySchema = v.strictObject({ passphrase: passphrase() });
 
 export const newPersonSchema = v.strictObject({ name: nameText(), role: oneOfWords(ROLES), passphrase: passphrase() });
-export const changePersonSchema = v.strictObject({ role: v.optional(oneOfWords(ROLES)), passphrase: v.optional(passphrase()) });
+export const changePersonSchema = v.strictObject({
+  role: v.optional(oneOfWords(ROLES)),
+  passphrase: v.optional(passphrase()),
+});
 export const ownPinSchema = v.strictObject({ passphrase: typed(), pin: pin() });
 export const ownPassphraseSchema = v.strictObject({ old: typed(), passphrase: passphrase() });
 
@@ -60,9 +80,13 @@ export const currentPersonSchema = v.object({
 });
 export type CurrentPerson = v.InferOutput<typeof currentPersonSchema>;
 
-export const peopleSchema = v.object({ people: v.array(v.object({ ...personSchema.entries, hasPin: v.boolean(), pinLocked: v.boolean() })) });
+export const peopleSchema = v.object({
+  people: v.array(v.object({ ...personSchema.entries, hasPin: v.boolean(), pinLocked: v.boolean() })),
+});
 /** Phones of the shop, on which hands change by a PIN. */
-export const phonesSchema = v.object({ phones: v.array(v.object({ id: v.string(), name: v.string(), pairedAt: instant() })) });
+export const phonesSchema = v.object({
+  phones: v.array(v.object({ id: v.string(), name: v.string(), pairedAt: instant() })),
+});
 
 /** The secret address of one's calendar: when it was made, null where there is none; and the address itself, told once, when it is made. */
 export const calendarLinkSchema = v.object({ madeAt: v.nullable(instant()) });
@@ -85,7 +109,9 @@ export const sessionsSchema = v.object({
 export type Session = v.InferOutput<typeof sessionsSchema>['sessions'][number];
 
 /** Links to one job that hold; `token` only when it is made: it is kept nowhere. */
-export const linksSchema = v.object({ links: v.array(v.object({ id: v.string(), madeAt: instant(), madeBy: v.nullable(v.string()) })) });
+export const linksSchema = v.object({
+  links: v.array(v.object({ id: v.string(), madeAt: instant(), madeBy: v.nullable(v.string()) })),
+});
 export const newLinkSchema = v.object({ id: v.string(), token: v.string() });
 
 /** What a customer sees of a job: how it will look, and how far it is. No prices, no names, no notes. */
@@ -96,9 +122,13 @@ export const customerSchema = v.object({
     v.object({
       name: v.string(),
       ring: v.array(v.tuple([v.number(), v.number()])),
-      areas: v.array(v.object({ rings: v.array(v.array(v.tuple([v.number(), v.number()]))), colour: v.nullable(v.string()) })),
+      areas: v.array(
+        v.object({ rings: v.array(v.array(v.tuple([v.number(), v.number()]))), colour: v.nullable(v.string()) }),
+      ),
     }),
   ),
-  stages: v.array(v.object({ number: v.number(), finish: v.string(), colour: v.string(), coats: v.number(), done: v.boolean() })),
+  stages: v.array(
+    v.object({ number: v.number(), finish: v.string(), colour: v.string(), coats: v.number(), done: v.boolean() }),
+  ),
 });
 export type CustomerView = v.InferOutput<typeof customerSchema>;

@@ -51,7 +51,11 @@ export const jobSchema = v.object({
 export type Job = v.InferOutput<typeof jobSchema>;
 
 /** Saves a design that was changed from `revision`; `save` names the save, so that it may be sent again when its answer was lost. */
-export const saveJobSchema = v.strictObject({ revision: revision(), save: v.optional(uuidText()), design: designSchema });
+export const saveJobSchema = v.strictObject({
+  revision: revision(),
+  save: v.optional(uuidText()),
+  design: designSchema,
+});
 export type SaveJob = v.InferOutput<typeof saveJobSchema>;
 
 /** Everything on the shelf. A reader takes it however much there is: what may be put there is limited where it is put. */
@@ -115,7 +119,12 @@ export type StockMove = v.InferOutput<typeof stockMoveSchema>;
 export const stockMovesSchema = v.object({ moves: v.array(stockMoveSchema) });
 
 /** What jobs in the shop will still take of an entry, rolls or packs, and which they are. */
-export const stockReservedSchema = v.object({ stuff: stockTable(), code: v.string(), packs: v.number(), jobs: v.array(v.string()) });
+export const stockReservedSchema = v.object({
+  stuff: stockTable(),
+  code: v.string(),
+  packs: v.number(),
+  jobs: v.array(v.string()),
+});
 export type StockReserved = v.InferOutput<typeof stockReservedSchema>;
 export const allReservedSchema = v.object({ reserved: v.array(stockReservedSchema) });
 
@@ -170,7 +179,11 @@ export const importDrawingSchema = v.strictObject({
 export type ImportDrawing = v.InferOutput<typeof importDrawingSchema>;
 
 /** What a drawing became. */
-export const importedDrawingSchema = v.object({ outline: v.nullable(outlineSchema), line: v.nullable(lineSchema), left: v.array(messageSchema) });
+export const importedDrawingSchema = v.object({
+  outline: v.nullable(outlineSchema),
+  line: v.nullable(lineSchema),
+  left: v.array(messageSchema),
+});
 export type ImportedDrawing = v.InferOutput<typeof importedDrawingSchema>;
 
 /** Asks for one part as a drawing. */

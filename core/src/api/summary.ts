@@ -9,7 +9,10 @@ export const instant = () => v.pipe(v.string(), v.isoTimestamp());
 export const revision = () => wholeBetween(1, 1_000_000_000);
 
 /** A code with its values, to be put into words by whoever shows it. */
-export const messageSchema = v.object({ code: v.string(), values: v.record(v.string(), v.any()) }) as unknown as v.GenericSchema<Message, Message>;
+export const messageSchema = v.object({
+  code: v.string(),
+  values: v.record(v.string(), v.any()),
+}) as unknown as v.GenericSchema<Message, Message>;
 
 const filmSchema = v.object({
   activationKj: v.number(),
@@ -58,17 +61,30 @@ export const jobSummarySchema = v.object({
 });
 export type JobSummary = v.InferOutput<typeof jobSummarySchema>;
 /** A page of the list: `more` is where the next begins, null at its end. */
-export const jobListSchema = v.object({ now: v.number(), jobs: v.array(jobSummarySchema), more: v.nullable(v.string()) });
+export const jobListSchema = v.object({
+  now: v.number(),
+  jobs: v.array(jobSummarySchema),
+  more: v.nullable(v.string()),
+});
 
 /** Something that has changed: which job, where it is one; told in order by its number. */
-export const changeSchema = v.object({ seq: v.number(), kind: v.picklist(['job', 'log', 'shelf']), job: v.nullable(v.string()) });
+export const changeSchema = v.object({
+  seq: v.number(),
+  kind: v.picklist(['job', 'log', 'shelf']),
+  job: v.nullable(v.string()),
+});
 export type Change = v.InferOutput<typeof changeSchema>;
 
 /** How a phone comes to trust this shop: its secret addresses, and the mark of what is to be trusted; null: nothing of the shop's own. */
 export const trustSchema = v.object({ addresses: v.array(v.string()), fingerprint: v.nullable(v.string()) });
 
 /** A device that is at a step of a run sheet now, and whose hands hold it. It is told, and kept nowhere. */
-export const presenceSchema = v.object({ job: v.string(), step: v.string(), device: v.string(), person: v.nullable(v.string()) });
+export const presenceSchema = v.object({
+  job: v.string(),
+  step: v.string(),
+  device: v.string(),
+  person: v.nullable(v.string()),
+});
 export type Presence = v.InferOutput<typeof presenceSchema>;
 
 /** How many jobs of the demo are in the shop. */
@@ -78,7 +94,10 @@ export const ownShopSchema = v.object({ demoJobs: v.number() });
 const backupSchema = v.object({ name: v.string(), at: instant(), bytes: v.number() });
 export type BackupKept = v.InferOutput<typeof backupSchema>;
 /** Why the last backup could not be written, and when that was tried. */
-const backupFailureSchema = v.object({ at: instant(), why: v.picklist(['full', 'denied', 'folder', 'database', 'other']) });
+const backupFailureSchema = v.object({
+  at: instant(),
+  why: v.picklist(['full', 'denied', 'folder', 'database', 'other']),
+});
 export type BackupFailure = v.InferOutput<typeof backupFailureSchema>;
 /**
  * `made`: whether this server makes any; `most`: how many are kept; `failure`: null after one that was written; `freeBytes`: null where it
@@ -96,7 +115,10 @@ export const backupsSchema = v.object({
 export type Backups = v.InferOutput<typeof backupsSchema>;
 
 // What was frozen comes back as it was, whatever version of plan it is: readWorkSheet reads it.
-const frozenPlan = () => v.custom<FrozenPlan>((plan) => typeof plan === 'object' && plan !== null && (plan as FrozenPlan).format === 'lintrel-plan');
+const frozenPlan = () =>
+  v.custom<FrozenPlan>(
+    (plan) => typeof plan === 'object' && plan !== null && (plan as FrozenPlan).format === 'lintrel-plan',
+  );
 /** An entry as it is kept: its number is the server's, and so is the order. */
 export const keptEventSchema = v.object({ ...newestEventSchema.entries, seq: v.number() });
 export type KeptEvent = v.InferOutput<typeof keptEventSchema>;
@@ -108,7 +130,10 @@ export const entryResultsSchema = v.object({
   entries: v.array(
     v.union([
       v.object({ id: v.string(), seq: v.number() }),
-      v.object({ id: v.string(), refused: v.object({ code: v.string(), message: v.string(), now: v.optional(instant()) }) }),
+      v.object({
+        id: v.string(),
+        refused: v.object({ code: v.string(), message: v.string(), now: v.optional(instant()) }),
+      }),
     ]),
   ),
 });
@@ -139,7 +164,11 @@ export const errorSchema = v.object({
   error: v.object({
     code: v.string(),
     message: v.string(),
-    fields: v.optional(v.array(v.object({ path: v.string(), code: v.string(), values: v.record(v.string(), v.any()), message: v.string() }))),
+    fields: v.optional(
+      v.array(
+        v.object({ path: v.string(), code: v.string(), values: v.record(v.string(), v.any()), message: v.string() }),
+      ),
+    ),
     /** With code `stale`: read by versionsSchema. */
     versions: v.optional(v.unknown()),
   }),

@@ -9,23 +9,34 @@ import { areaAt, carryChoices, chosenFinishes } from '.';
 
 const at = (x: number, y: number): Point => ({ x, y });
 const SQUARE = [at(0, 0), at(1000, 0), at(1000, 1000), at(0, 1000)];
-const surfaceOf = (ring: readonly Point[]): Surface => ({ kind: 'flat', outline: { kind: 'polygon', points: ring.map(({ x, y }) => [x, y]) } });
+const surfaceOf = (ring: readonly Point[]): Surface => ({
+  kind: 'flat',
+  outline: { kind: 'polygon', points: ring.map(({ x, y }) => [x, y]) },
+});
 const on = (lines: TrimLine[], ring = SQUARE) => areasOn(surfaceOf(ring), lines);
 const sizes = (lines: TrimLine[], ring = SQUARE) =>
   on(lines, ring)
     .areas.map(({ sizeMm2 }) => Math.round(sizeMm2))
     .sort((a, b) => a - b);
-const total = (lines: TrimLine[], ring = SQUARE) => on(lines, ring).areas.reduce((sum, { sizeMm2 }) => sum + sizeMm2, 0);
+const total = (lines: TrimLine[], ring = SQUARE) =>
+  on(lines, ring).areas.reduce((sum, { sizeMm2 }) => sum + sizeMm2, 0);
 
 describe('arrange', () => {
   it('is the part itself without lines', () => expect(sizes([])).toEqual([1_000_000]));
-  it('splits at a line from edge to edge', () => expect(sizes([straight('a', [0, 250], [1000, 250])])).toEqual([250_000, 750_000]));
+  it('splits at a line from edge to edge', () =>
+    expect(sizes([straight('a', [0, 250], [1000, 250])])).toEqual([250_000, 750_000]));
   it('makes four areas of two crossing lines', () =>
-    expect(sizes([straight('a', [0, 500], [1000, 500]), straight('b', [500, 0], [500, 1000])])).toEqual([250_000, 250_000, 250_000, 250_000]));
+    expect(sizes([straight('a', [0, 500], [1000, 500]), straight('b', [500, 0], [500, 1000])])).toEqual([
+      250_000, 250_000, 250_000, 250_000,
+    ]));
   it('ends a line on another', () =>
-    expect(sizes([straight('a', [0, 500], [1000, 500]), straight('b', [500, 500], [500, 1000])])).toEqual([250_000, 250_000, 500_000]));
+    expect(sizes([straight('a', [0, 500], [1000, 500]), straight('b', [500, 500], [500, 1000])])).toEqual([
+      250_000, 250_000, 500_000,
+    ]));
   it('closes a T that is a billionth short', () =>
-    expect(sizes([straight('a', [0, 500], [1000, 500]), straight('b', [500, 500 + 1e-9], [500, 1000])]).length).toBe(3));
+    expect(sizes([straight('a', [0, 500], [1000, 500]), straight('b', [500, 500 + 1e-9], [500, 1000])]).length).toBe(
+      3,
+    ));
   it('leaves a T open that is a hundredth short, and says how much hangs loose', () => {
     const { areas, loose } = on([straight('a', [0, 500], [1000, 500]), straight('b', [500, 500.01], [500, 1000])]);
     expect(areas.length).toBe(2);
@@ -33,7 +44,11 @@ describe('arrange', () => {
     expect(loose[0]!.lengthMm).toBeCloseTo(499.99, 3);
   });
   it('counts lines on top of each other once', () => {
-    const { areas, borders } = on([straight('a', [0, 500], [1000, 500]), straight('b', [200, 500], [800, 500]), straight('c', [1000, 500], [0, 500])]);
+    const { areas, borders } = on([
+      straight('a', [0, 500], [1000, 500]),
+      straight('b', [200, 500], [800, 500]),
+      straight('c', [1000, 500], [0, 500]),
+    ]);
     expect(areas.length).toBe(2);
     expect(borders.reduce((sum, { from, to }) => sum + to - from, 0)).toBeCloseTo(1000);
   });
@@ -42,7 +57,13 @@ describe('arrange', () => {
     expect(sizes([straight('a', [0, 0], [1000, 0])])).toEqual([1_000_000]);
   });
   it('meets three lines in one place', () => {
-    expect(on([straight('a', [0, 0], [1000, 1000]), straight('b', [0, 1000], [1000, 0]), straight('c', [0, 500], [1000, 500])]).areas.length).toBe(6);
+    expect(
+      on([
+        straight('a', [0, 0], [1000, 1000]),
+        straight('b', [0, 1000], [1000, 0]),
+        straight('c', [0, 500], [1000, 500]),
+      ]).areas.length,
+    ).toBe(6);
   });
   it('finds a hole: a closed ring of lines inside', () => {
     const { areas } = on([
@@ -61,7 +82,16 @@ describe('arrange', () => {
     expect(areas.map(({ sliver }) => sliver).sort()).toEqual([false, false, true]);
   });
   it('works on a part with a notch', () => {
-    const notched = [at(0, 0), at(1000, 0), at(1000, 1000), at(600, 1000), at(600, 400), at(400, 400), at(400, 1000), at(0, 1000)];
+    const notched = [
+      at(0, 0),
+      at(1000, 0),
+      at(1000, 1000),
+      at(600, 1000),
+      at(600, 400),
+      at(400, 400),
+      at(400, 1000),
+      at(0, 1000),
+    ];
     expect(sizes([straight('a', [0, 700], [1000, 700])], notched).length).toBe(3);
     expect(sizes([straight('a', [100, 700], [200, 700], true)], notched).length).toBe(2);
   });
@@ -91,7 +121,9 @@ const anyLine = fc.oneof(
         sweep(id, [0, a], [300, b], [650, c], [1000, d]),
   ),
 );
-const anyLines = fc.array(anyLine, { minLength: 1, maxLength: 7 }).map((makers) => makers.map((make, index) => make(`l${index}`)));
+const anyLines = fc
+  .array(anyLine, { minLength: 1, maxLength: 7 })
+  .map((makers) => makers.map((make, index) => make(`l${index}`)));
 
 describe('any arrangement', () => {
   it('adds up to the part, every seed lies in its own area, and only there', () => {
@@ -123,13 +155,20 @@ describe('any arrangement', () => {
   it('obeys Euler: a line adds an area, and so does every crossing, one less where several meet', () => {
     const heights = fc.integer({ min: 1, max: 49 });
     fc.assert(
-      fc.property(fc.uniqueArray(fc.tuple(heights, heights), { minLength: 1, maxLength: 6, selector: ([left, right]) => left * 50 + right }), (pairs) => {
-        const ends = pairs.map(([left, right]) => ({ left: left * 20, right: right * 20 }));
-        const { meetings, clear } = meetingPlaces(ends);
-        fc.pre(clear);
-        const lines = ends.map(({ left, right }, index) => straight(`l${index}`, [0, left], [1000, right]));
-        return on(lines).areas.length === 1 + lines.length + meetings.reduce((sum, through) => sum + through - 1, 0);
-      }),
+      fc.property(
+        fc.uniqueArray(fc.tuple(heights, heights), {
+          minLength: 1,
+          maxLength: 6,
+          selector: ([left, right]) => left * 50 + right,
+        }),
+        (pairs) => {
+          const ends = pairs.map(([left, right]) => ({ left: left * 20, right: right * 20 }));
+          const { meetings, clear } = meetingPlaces(ends);
+          fc.pre(clear);
+          const lines = ends.map(({ left, right }, index) => straight(`l${index}`, [0, left], [1000, right]));
+          return on(lines).areas.length === 1 + lines.length + meetings.reduce((sum, through) => sum + through - 1, 0);
+        },
+      ),
       { numRuns: 150 },
     );
   });
@@ -157,8 +196,11 @@ function meetingPlaces(ends: readonly { left: number; right: number }[]): { meet
 /** True where an end all but touches the middle of another line, or two lines run on top of each other. */
 function endsBesideALine(lines: TrimLine[]): boolean {
   const pieces = linesOn(surfaceOf(SQUARE), lines).flatMap((line) => line.pieces);
-  const near = (place: Point, piece: readonly Point[]) => piece.some((point, index) => index > 0 && distanceToSegment(place, piece[index - 1]!, point) < 0.01);
-  return pieces.some((piece, i) => [piece[0], piece[piece.length - 1]].some((end) => pieces.some((other, j) => j !== i && near(end!, other))));
+  const near = (place: Point, piece: readonly Point[]) =>
+    piece.some((point, index) => index > 0 && distanceToSegment(place, piece[index - 1]!, point) < 0.01);
+  return pieces.some((piece, i) =>
+    [piece[0], piece[piece.length - 1]].some((end) => pieces.some((other, j) => j !== i && near(end!, other))),
+  );
 }
 
 /** Sizes by a general library of what the square and the lines enclose, smallest first. */
@@ -171,7 +213,8 @@ function librarySizes(lines: TrimLine[]): number[] {
 
 describe('finishes of areas', () => {
   const halves = [straight('a', [0, 500], [1000, 500])];
-  const give = (lines: TrimLine[], finishes: (string | null)[]) => on(lines).areas.map(({ seed }, index) => ({ seed, finish: finishes[index]! }));
+  const give = (lines: TrimLine[], finishes: (string | null)[]) =>
+    on(lines).areas.map(({ seed }, index) => ({ seed, finish: finishes[index]! }));
   const carried = (before: TrimLine[], after: TrimLine[], finishes: (string | null)[]) => {
     const is = on(after);
     return { is: is.areas, chosen: chosenFinishes(is.areas, carryChoices(on(before), is, give(before, finishes))) };
@@ -189,7 +232,10 @@ describe('finishes of areas', () => {
   });
   it('stay with a strip that is moved farther than it is wide', () => {
     const strip = (y: number) => [straight('a', [0, y], [1000, y]), straight('b', [0, y + 6], [1000, y + 6])];
-    expect(carried(strip(500), strip(620), ['upper', 'stripe', 'lower']).chosen).toEqual({ finishes: ['upper', 'stripe', 'lower'], conflicts: [] });
+    expect(carried(strip(500), strip(620), ['upper', 'stripe', 'lower']).chosen).toEqual({
+      finishes: ['upper', 'stripe', 'lower'],
+      conflicts: [],
+    });
   });
   it('are asked about where two areas become one', () => {
     const { chosen } = carried(halves, [], ['upper', 'lower']);
@@ -198,11 +244,15 @@ describe('finishes of areas', () => {
   });
   it('are not asked about where they agree, and a kept area stays kept', () => {
     expect(carried(halves, [], ['same', 'same']).chosen.conflicts).toEqual([]);
-    expect(carried(halves, [straight('a', [0, 550], [1000, 550])], [null, 'lower']).chosen.finishes).toEqual([null, 'lower']);
+    expect(carried(halves, [straight('a', [0, 550], [1000, 550])], [null, 'lower']).chosen.finishes).toEqual([
+      null,
+      'lower',
+    ]);
   });
 });
 
-it('total of a part with a curved line is the part', () => expect(total([sweep('s', [0, 200], [400, 700], [1000, 300])])).toBeCloseTo(1_000_000, 0));
+it('total of a part with a curved line is the part', () =>
+  expect(total([sweep('s', [0, 200], [400, 700], [1000, 300])])).toBeCloseTo(1_000_000, 0));
 it('rims run anticlockwise round their seed', () => {
   for (const { rings, seed } of on([sweep('s', [0, 200], [400, 700], [1000, 300])]).areas) {
     const rim = firstItem(rings);

@@ -8,7 +8,15 @@ import { traceCycles } from './faces';
 import { toGrid, type GridPoint } from './grid';
 import { mergeFaces } from './group';
 import { sortAreas, measureArea, type Area } from './measure';
-import { mergeCollinearEdges, splitWithLimit, OPENING, OUTLINE, SEAM, type IntersectionOverflow, type Segment } from './node';
+import {
+  mergeCollinearEdges,
+  splitWithLimit,
+  OPENING,
+  OUTLINE,
+  SEAM,
+  type IntersectionOverflow,
+  type Segment,
+} from './node';
 
 /** What the lines make of a part. */
 export interface Arrangement {
@@ -69,7 +77,10 @@ export function arrange(outlines: Outlines, lines: readonly ResolvedLine[]): Arr
 }
 
 /** Everything on a part, split where it meets; null where not even its rim can be, and the lines that are not in it. */
-function splitUp({ skin, openings }: Outlines, lines: readonly ResolvedLine[]): { readonly pieces: Segment[] | null; readonly leftOut: string[] } {
+function splitUp(
+  { skin, openings }: Outlines,
+  lines: readonly ResolvedLine[],
+): { readonly pieces: Segment[] | null; readonly leftOut: string[] } {
   const owners = [...new Set(lines.map(({ owner }) => owner))];
   const far = ({ x, y }: Point) => Math.abs(x) > MAX_DISTANCE_MM || Math.abs(y) > MAX_DISTANCE_MM;
   if (skin.ring.some(far)) return { pieces: null, leftOut: owners };
@@ -81,7 +92,10 @@ function splitUp({ skin, openings }: Outlines, lines: readonly ResolvedLine[]): 
   const linePieces = snapEnds(lines.flatMap(lineSegments), rims);
   const leftOut: string[] = [];
   for (;;) {
-    const found = splitWithLimit([...rimPieces, ...linePieces.filter(({ source }) => !leftOut.includes(lines[source]!.owner))], LIMITS.meetings);
+    const found = splitWithLimit(
+      [...rimPieces, ...linePieces.filter(({ source }) => !leftOut.includes(lines[source]!.owner))],
+      LIMITS.meetings,
+    );
     if (Array.isArray(found)) return { pieces: found, leftOut };
     const worst = worstOwner(found, lines);
     if (worst === null) return { pieces: null, leftOut: owners };
@@ -92,7 +106,8 @@ function splitUp({ skin, openings }: Outlines, lines: readonly ResolvedLine[]): 
 /** The line of the list that meets others most often; of two alike the later one; null where only rims meet. */
 function worstOwner({ bySource }: IntersectionOverflow, lines: readonly ResolvedLine[]): string | null {
   const counts = new Map<string, number>();
-  for (const [source, count] of bySource) if (source >= 0) counts.set(lines[source]!.owner, (counts.get(lines[source]!.owner) ?? 0) + count);
+  for (const [source, count] of bySource)
+    if (source >= 0) counts.set(lines[source]!.owner, (counts.get(lines[source]!.owner) ?? 0) + count);
   const most = Math.max(0, ...counts.values());
   return lines.findLast(({ owner }) => most > 0 && counts.get(owner) === most)?.owner ?? null;
 }
@@ -109,7 +124,9 @@ function rimSegments(ring: readonly Point[], sourceOf: (a: Point, b: Point) => n
 
 function lineSegments(line: ResolvedLine, source: number): Segment[] {
   return line.pieces.flatMap((piece) =>
-    piece.slice(1).flatMap((point, index) => segment(toGrid(piece[index]!), toGrid(point), source, piece[index]!.at, point.at)),
+    piece
+      .slice(1)
+      .flatMap((point, index) => segment(toGrid(piece[index]!), toGrid(point), source, piece[index]!.at, point.at)),
   );
 }
 
@@ -142,7 +159,13 @@ function snapEnds(segments: readonly Segment[], rims: readonly (readonly GridPoi
     const [before, after] = [segments[index - 1], segments[index + 1]];
     const first = !before || before.source !== piece.source || !samePoint(before.b, piece.a);
     const last = !after || after.source !== piece.source || !samePoint(after.a, piece.b);
-    return segment(first ? snap(piece.a) : piece.a, last ? snap(piece.b) : piece.b, piece.source, piece.fromAt, piece.toAt);
+    return segment(
+      first ? snap(piece.a) : piece.a,
+      last ? snap(piece.b) : piece.b,
+      piece.source,
+      piece.fromAt,
+      piece.toAt,
+    );
   });
 }
 
@@ -152,11 +175,15 @@ function nearestOn(point: Point, from: Point, to: Point): Point {
   const dx = to.x - from.x;
   const dy = to.y - from.y;
   const square = dx * dx + dy * dy;
-  const share = square === 0 ? 0 : Math.min(1, Math.max(0, ((point.x - from.x) * dx + (point.y - from.y) * dy) / square));
+  const share =
+    square === 0 ? 0 : Math.min(1, Math.max(0, ((point.x - from.x) * dx + (point.y - from.y) * dy) / square));
   return { x: from.x + share * dx, y: from.y + share * dy };
 }
 
-function looseLengths(segments: readonly Segment[], lines: readonly ResolvedLine[]): { line: LineId; lengthMm: number }[] {
+function looseLengths(
+  segments: readonly Segment[],
+  lines: readonly ResolvedLine[],
+): { line: LineId; lengthMm: number }[] {
   const sums = new Map<number, number>();
   for (const { source, fromAt, toAt } of segments) {
     if (source >= 0) sums.set(source, (sums.get(source) ?? 0) + Math.abs(toAt - fromAt));

@@ -22,7 +22,12 @@ export interface Border {
  * @returns borders ordered by line, then along it; pieces of the same two areas that follow each other are one. Where areas meet over
  *   less than a hair, as where two lines cross at a third, there is no border: no tape makes such an edge
  */
-export function bordersBetween(faces: readonly Face[], areaOf: readonly number[], lineIds: readonly string[], skin: Skin): Border[] {
+export function bordersBetween(
+  faces: readonly Face[],
+  areaOf: readonly number[],
+  lineIds: readonly string[],
+  skin: Skin,
+): Border[] {
   const sides = new Map<ArrangementEdge, { left?: number; right?: number }>();
   faces.forEach(({ walks }, face) => {
     for (const { edge, forward } of walks.flat()) {
@@ -54,7 +59,11 @@ export function bordersBetween(faces: readonly Face[], areaOf: readonly number[]
 }
 
 /** The area on the other copy of the seam, for a line that lies on the seam itself. */
-function seamLookup(faces: readonly Face[], areaOf: readonly number[], skin: Skin): (edge: ArrangementEdge) => number | undefined {
+function seamLookup(
+  faces: readonly Face[],
+  areaOf: readonly number[],
+  skin: Skin,
+): (edge: ArrangementEdge) => number | undefined {
   if (!skin.seam) return () => undefined;
   const pieces: (SeamPiece & { area: number })[] = faces.flatMap(({ walks }, face) =>
     walks.flat().flatMap(({ edge }) => {
@@ -76,7 +85,12 @@ function joined(pieces: readonly Piece[]): Piece[] {
   const result: Piece[] = [];
   for (const piece of pieces) {
     const last = result.at(-1);
-    const goesOn = last && last.source === piece.source && last.left === piece.left && last.right === piece.right && piece.from - last.to < 1e-6;
+    const goesOn =
+      last &&
+      last.source === piece.source &&
+      last.left === piece.left &&
+      last.right === piece.right &&
+      piece.from - last.to < 1e-6;
     if (goesOn) last.to = piece.to;
     else result.push({ ...piece });
   }

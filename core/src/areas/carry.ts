@@ -9,22 +9,34 @@ import { areaAt, type AreaChoice } from './find';
  * Where areas with different finishes have become one, all their choices are kept: the conflict is seen and a person decides.
  * A choice whose place lay in no area stays as it is: it is told until a person has settled it.
  */
-export function carryChoices<C extends AreaChoice>(before: Arrangement, after: Arrangement, choices: readonly C[]): C[] {
+export function carryChoices<C extends AreaChoice>(
+  before: Arrangement,
+  after: Arrangement,
+  choices: readonly C[],
+): C[] {
   const had = firstChoices(before, choices);
   const origins = originsOf(before, after);
-  const gone = before.areas.flatMap((_, index) => (had[index] !== undefined && !origins.includes(index) ? [index] : []));
+  const gone = before.areas.flatMap((_, index) =>
+    had[index] !== undefined && !origins.includes(index) ? [index] : [],
+  );
   const lost = choices.filter(({ seed }) => areaAt(before.areas, seed) < 0);
   const carried = after.areas.flatMap((area, index) => {
     const own = origins[index]! < 0 ? undefined : had[origins[index]!];
     const taken = own === undefined ? [] : [{ ...own, seed: area.seed }];
-    const swallowed = gone.filter((old) => areaAt([area], before.areas[old]!.seed) === 0 && had[old]?.finish !== own?.finish);
+    const swallowed = gone.filter(
+      (old) => areaAt([area], before.areas[old]!.seed) === 0 && had[old]?.finish !== own?.finish,
+    );
     return [...taken, ...swallowed.map((old) => ({ ...(had[old] as C), seed: before.areas[old]!.seed }))];
   });
   return [...carried, ...lost];
 }
 
 /** Places in areas, moved to where those areas are now, to all of them where one was split; what has no area any more is left out. */
-export function carryPoints<C extends { readonly seed: Point }>(before: Arrangement, after: Arrangement, places: readonly C[]): C[] {
+export function carryPoints<C extends { readonly seed: Point }>(
+  before: Arrangement,
+  after: Arrangement,
+  places: readonly C[],
+): C[] {
   const origins = originsOf(before, after);
   return places.flatMap((place) => {
     const was = areaAt(before.areas, place.seed);
@@ -46,7 +58,8 @@ function firstChoices<C extends AreaChoice>({ areas }: Arrangement, choices: rea
 function originsOf(before: Arrangement, after: Arrangement): number[] {
   const was = signatures(before);
   const is = signatures(after);
-  const once = (list: readonly string[], signature: string) => signature !== '' && list.indexOf(signature) === list.lastIndexOf(signature);
+  const once = (list: readonly string[], signature: string) =>
+    signature !== '' && list.indexOf(signature) === list.lastIndexOf(signature);
   return after.areas.map(({ seed }, index) => {
     const signature = is[index]!;
     if (once(is, signature) && once(was, signature) && was.includes(signature)) return was.indexOf(signature);

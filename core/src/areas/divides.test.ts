@@ -14,7 +14,10 @@ const LINES = 10;
 
 type Place = readonly [number, number];
 const unit = fc.double({ min: 0, max: 1, noNaN: true });
-const inDegrees = (degrees: number): Place => [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)];
+const inDegrees = (degrees: number): Place => [
+  Math.cos((degrees * Math.PI) / 180),
+  Math.sin((degrees * Math.PI) / 180),
+];
 
 /** Offsets that lie apart, each between the two bounds. */
 function offsets(shares: readonly number[], least: number, most: number): number[] {
@@ -30,7 +33,8 @@ function areaBelow(ring: readonly Place[], [ux, uy]: Place, offset: number): num
     const b = ring[(index + 1) % ring.length]!;
     const [ha, hb] = [height(a), height(b)];
     if (ha <= 0) kept.push(a);
-    if (ha < 0 !== hb < 0 && ha !== hb) kept.push([a[0] + (ha / (ha - hb)) * (b[0] - a[0]), a[1] + (ha / (ha - hb)) * (b[1] - a[1])]);
+    if (ha < 0 !== hb < 0 && ha !== hb)
+      kept.push([a[0] + (ha / (ha - hb)) * (b[0] - a[0]), a[1] + (ha / (ha - hb)) * (b[1] - a[1])]);
   });
   return kept.reduce((sum, [x, y], index) => {
     const [nx, ny] = kept[(index + 1) % kept.length]!;
@@ -64,19 +68,37 @@ const RIMS: Readonly<Record<string, fc.Arbitrary<Rim>>> = {
       [width, height],
       [0, height],
     ];
-    return { surface: flat({ kind: 'rectangle', width, height }), ring, middle: [width / 2, height / 2], reach: Math.min(width, height) / 2 };
+    return {
+      surface: flat({ kind: 'rectangle', width, height }),
+      ring,
+      middle: [width / 2, height / 2],
+      reach: Math.min(width, height) / 2,
+    };
   }),
   polygon: fc.tuple(fc.array(unit, { minLength: 3, maxLength: 9 }), unit).map(([turns, size]) => {
     const radius = 80 + 400 * size;
     const step = (2 * Math.PI) / turns.length;
-    const points = turns.map((turn, index): Place => [radius * Math.cos(step * (index + 0.6 * turn)), radius * Math.sin(step * (index + 0.6 * turn))]);
+    const points = turns.map((turn, index): Place => [
+      radius * Math.cos(step * (index + 0.6 * turn)),
+      radius * Math.sin(step * (index + 0.6 * turn)),
+    ]);
     const edges = points.map((a, index): readonly [Place, Place] => [a, points[(index + 1) % points.length]!]);
     const reach = Math.min(...edges.map(([[ax, ay], [bx, by]]) => (ax * by - ay * bx) / Math.hypot(bx - ax, by - ay)));
-    return { surface: flat({ kind: 'polygon', points: points.map(([x, y]) => [x, y]) }), ring: points, middle: [0, 0], reach };
+    return {
+      surface: flat({ kind: 'polygon', points: points.map(([x, y]) => [x, y]) }),
+      ring: points,
+      middle: [0, 0],
+      reach,
+    };
   }),
   disc: unit.map((size) => {
     const diameter = 60 + 900 * size;
-    return { surface: flat({ kind: 'disc', diameter }), ring: round(diameter / 2, 0, 2 * Math.PI), middle: [0, 0], reach: diameter / 2 };
+    return {
+      surface: flat({ kind: 'disc', diameter }),
+      ring: round(diameter / 2, 0, 2 * Math.PI),
+      middle: [0, 0],
+      reach: diameter / 2,
+    };
   }),
   'round and straight edges': fc.tuple(unit, unit).map(([a, b]) => {
     // A stadium: two straights and two half rounds.
@@ -120,7 +142,12 @@ const RIMS: Readonly<Record<string, fc.Arbitrary<Rim>>> = {
 };
 
 /** Lines across a direction, each measured somewhere along itself. */
-const across = (middle: Place, [ux, uy]: Place, heights: readonly number[], spans: readonly (readonly [number, number])[]): TrimLine[] =>
+const across = (
+  middle: Place,
+  [ux, uy]: Place,
+  heights: readonly number[],
+  spans: readonly (readonly [number, number])[],
+): TrimLine[] =>
   heights.map((height, index) => {
     const foot: Place = [middle[0] - uy * height, middle[1] + ux * height];
     const place = (at: number): Place => [foot[0] + ux * at, foot[1] + uy * at];
@@ -130,33 +157,43 @@ const shares = fc.array(unit, { minLength: LINES, maxLength: LINES });
 
 it.each(Object.entries(RIMS))('%s: lines right across make strips, each as large as geometry says', (_, rims) => {
   fc.assert(
-    fc.property(rims, fc.integer({ min: 0, max: 35_999 }), shares, shares, ({ surface, ring, middle, reach }, hundredths, at, spans) => {
-      // A narrow part leaves no room for lines that lie apart.
-      fc.pre(reach > 5);
-      const direction = inDegrees(hundredths / 100);
-      const heights = offsets(at, -0.97 * reach, 0.97 * reach);
-      // Measured near the foot: the ends run on to the rim from well inside.
-      const lines = across(
-        middle,
-        direction,
-        heights,
-        spans.map((share) => [-0.02 * reach * (0.1 + share), 0.02 * reach * (0.1 + share)]),
-      );
-      const { areas, loose } = areasOn(surface, lines);
-      expect(loose).toEqual([]);
-      expect(areas).toHaveLength(LINES + 1);
-      const own = ([x, y]: Place): Place => [x - middle[0], y - middle[1]];
-      const below = [...heights.map((height) => areaBelow(ring.map(own), direction, height)), areaBelow(ring.map(own), direction, 1e9)];
-      const strips = below.map((area, index) => area - (index === 0 ? 0 : below[index - 1]!)).sort((a, b) => a - b);
-      const found = areas.map(({ sizeMm2 }) => sizeMm2).sort((a, b) => a - b);
-      const whole = below[LINES]!;
-      found.forEach((size, index) => expect(Math.abs(size - strips[index]!) / whole).toBeLessThan(2e-3));
-    }),
+    fc.property(
+      rims,
+      fc.integer({ min: 0, max: 35_999 }),
+      shares,
+      shares,
+      ({ surface, ring, middle, reach }, hundredths, at, spans) => {
+        // A narrow part leaves no room for lines that lie apart.
+        fc.pre(reach > 5);
+        const direction = inDegrees(hundredths / 100);
+        const heights = offsets(at, -0.97 * reach, 0.97 * reach);
+        // Measured near the foot: the ends run on to the rim from well inside.
+        const lines = across(
+          middle,
+          direction,
+          heights,
+          spans.map((share) => [-0.02 * reach * (0.1 + share), 0.02 * reach * (0.1 + share)]),
+        );
+        const { areas, loose } = areasOn(surface, lines);
+        expect(loose).toEqual([]);
+        expect(areas).toHaveLength(LINES + 1);
+        const own = ([x, y]: Place): Place => [x - middle[0], y - middle[1]];
+        const below = [
+          ...heights.map((height) => areaBelow(ring.map(own), direction, height)),
+          areaBelow(ring.map(own), direction, 1e9),
+        ];
+        const strips = below.map((area, index) => area - (index === 0 ? 0 : below[index - 1]!)).sort((a, b) => a - b);
+        const found = areas.map(({ sizeMm2 }) => sizeMm2).sort((a, b) => a - b);
+        const whole = below[LINES]!;
+        found.forEach((size, index) => expect(Math.abs(size - strips[index]!) / whole).toBeLessThan(2e-3));
+      },
+    ),
     PARTS,
   );
 });
 
-const opening = (shape: object): Feature => ({ kind: 'opening', id: 'h', name: 'H', datum: 'base', use: 'hole', shape }) as unknown as Feature;
+const opening = (shape: object): Feature =>
+  ({ kind: 'opening', id: 'h', name: 'H', datum: 'base', use: 'hole', shape }) as unknown as Feature;
 /** Half the width of an opening across a direction. */
 const OPENINGS: Readonly<Record<string, { readonly shape: object; readonly half: (direction: Place) => number }>> = {
   'a round opening': { shape: { kind: 'round', at: { along: 100, above: 80 }, diameter: 36 }, half: () => 18 },
@@ -203,13 +240,16 @@ it.each(Object.entries(OPENINGS))(
 
 const ROUND: Readonly<Record<string, fc.Arbitrary<Surface>>> = {
   'a tube': fc.tuple(unit, unit).map(([a, b]) => ({ kind: 'tube', diameter: 5 + 30 * a, length: 100 + 500 * b })),
-  'a cone': fc.tuple(unit, unit, unit).map(([a, b, c]) => ({ kind: 'cone', d1: 4 + 12 * a, d2: 18 + 20 * b, length: 100 + 300 * c })),
+  'a cone': fc
+    .tuple(unit, unit, unit)
+    .map(([a, b, c]) => ({ kind: 'cone', d1: 4 + 12 * a, d2: 18 + 20 * b, length: 100 + 300 * c })),
   'a turned part': fc.tuple(unit, unit).map(([a, b]) => ({
     kind: 'turned',
     profile: { start: [0, 3 + 4 * a], edges: [{ to: [100, 8] }, { to: [220, 4 + 3 * b] }], smooth: true },
   })),
 };
-const lengthOf = (surface: Surface): number => (surface.kind === 'tube' || surface.kind === 'cone' ? surface.length : 220);
+const lengthOf = (surface: Surface): number =>
+  surface.kind === 'tube' || surface.kind === 'cone' ? surface.length : 220;
 
 /** As many rings in fewer parts, since a turned one takes long to lay out. */
 const RINGS = 40;
@@ -243,7 +283,9 @@ it('a tube: lines that wind from end to end side by side leave as many strips', 
       // Lines run on at most three times round.
       fc.pre(Math.abs(rise) * surface.length < 2 * girth);
       const middle = surface.length / 2;
-      const lines = offsets(at, -girth / 2, girth / 2).map((y, index) => straight(`l${index}`, [middle - 3, y - 3 * rise], [middle + 3, y + 3 * rise], true));
+      const lines = offsets(at, -girth / 2, girth / 2).map((y, index) =>
+        straight(`l${index}`, [middle - 3, y - 3 * rise], [middle + 3, y + 3 * rise], true),
+      );
       const { areas, loose } = areasOn(surface, lines);
       expect(loose).toEqual([]);
       expect(areas).toHaveLength(LINES);

@@ -27,11 +27,17 @@ export function facesOf(cycles: readonly Cycle[], { skin, openings }: Outlines):
   for (const hole of rings.filter(({ size }) => size < 0)) {
     const own = new Set(hole.cycle.map(({ edge }) => edge));
     const around = faces
-      .filter((face) => face.size > -hole.size && isInsideRing(hole.points[0]!, face.points) && !face.cycle.some(({ edge }) => own.has(edge)))
+      .filter(
+        (face) =>
+          face.size > -hole.size &&
+          isInsideRing(hole.points[0]!, face.points) &&
+          !face.cycle.some(({ edge }) => own.has(edge)),
+      )
       .sort((a, b) => a.size - b.size)[0];
     around?.holes.push(hole);
   }
-  const onPart = (place: Point) => isInsideRing(place, skin.ring) && !openings.some((ring) => isInsideRing(place, ring));
+  const onPart = (place: Point) =>
+    isInsideRing(place, skin.ring) && !openings.some((ring) => isInsideRing(place, ring));
   return faces
     .map(({ cycle, points, holes }): Face => {
       const all = [points, ...holes.map((hole) => hole.points)];

@@ -47,7 +47,8 @@ export function traceCycles(edges: readonly ArrangementEdge[]): Cycles {
 
 function withoutDangling(edges: readonly ArrangementEdge[]): { kept: ArrangementEdge[]; dangling: ArrangementEdge[] } {
   const atPlace = new Map<number, Set<ArrangementEdge>>();
-  for (const edge of edges) for (const end of [edge.a, edge.b]) (atPlace.get(gridKey(end)) ?? register(atPlace, gridKey(end))).add(edge);
+  for (const edge of edges)
+    for (const end of [edge.a, edge.b]) (atPlace.get(gridKey(end)) ?? register(atPlace, gridKey(end))).add(edge);
   const dangling = new Set<ArrangementEdge>();
   const loose = [...atPlace.values()].filter((meeting) => meeting.size === 1);
   while (loose.length > 0) {

@@ -7,7 +7,8 @@ export const isInsideRings = (place: Point, rings: readonly (readonly Point[])[]
   rings.reduce((inside, ring) => isInsideRing(place, ring) !== inside, false);
 
 /** Index of the area a place lies in; -1 outside all. */
-export const areaAt = (areas: readonly Pick<Area, 'rings'>[], place: Point): number => areas.findIndex(({ rings }) => isInsideRings(place, rings));
+export const areaAt = (areas: readonly Pick<Area, 'rings'>[], place: Point): number =>
+  areas.findIndex(({ rings }) => isInsideRings(place, rings));
 
 /** Edges of the rings of an area by how high they lie: of a place only those at its height are asked. */
 interface Shelved {
@@ -23,13 +24,17 @@ const shelved = new WeakMap<object, readonly Shelved[]>();
 const EDGES_A_ROW = 8;
 
 function shelve({ rings }: Pick<Area, 'rings'>): Shelved {
-  const edges = rings.flatMap((ring) => ring.map((a, index): [Point, Point] => [a, ring[(index + ring.length - 1) % ring.length]!]));
+  const edges = rings.flatMap((ring) =>
+    ring.map((a, index): [Point, Point] => [a, ring[(index + ring.length - 1) % ring.length]!]),
+  );
   const box = boundingBox(edges.map(([a]) => a));
   const count = Math.max(1, Math.ceil(edges.length / EDGES_A_ROW));
   const perRow = (box.maxY - box.minY) / count || 1;
   const rows = Array.from({ length: count }, (): [Point, Point][] => []);
   const rowOf = (y: number) => Math.min(count - 1, Math.max(0, Math.floor((y - box.minY) / perRow)));
-  for (const edge of edges) for (let row = rowOf(Math.min(edge[0].y, edge[1].y)); row <= rowOf(Math.max(edge[0].y, edge[1].y)); row++) rows[row]!.push(edge);
+  for (const edge of edges)
+    for (let row = rowOf(Math.min(edge[0].y, edge[1].y)); row <= rowOf(Math.max(edge[0].y, edge[1].y)); row++)
+      rows[row]!.push(edge);
   return { box, from: box.minY, perRow, rows };
 }
 

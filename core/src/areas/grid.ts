@@ -12,7 +12,10 @@ const SHIFT = 2 ** 25;
 const SPAN = 2 ** 26;
 
 /** Nearest grid place, in µm. */
-export const toGrid = ({ x, y }: Point): GridPoint => ({ x: Math.round(x / TOLERANCE.grid), y: Math.round(y / TOLERANCE.grid) });
+export const toGrid = ({ x, y }: Point): GridPoint => ({
+  x: Math.round(x / TOLERANCE.grid),
+  y: Math.round(y / TOLERANCE.grid),
+});
 
 /** Grid place in millimetres. */
 export const fromGrid = ({ x, y }: GridPoint): Point => ({ x: x * TOLERANCE.grid, y: y * TOLERANCE.grid });
@@ -24,4 +27,5 @@ export function gridKey({ x, y }: GridPoint): number {
 }
 
 /** Which side of a→b the place c lies: above 0 left, below 0 right, 0 on the line; exact. */
-export const orientation = (a: GridPoint, b: GridPoint, c: GridPoint): number => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x);
+export const orientation = (a: GridPoint, b: GridPoint, c: GridPoint): number =>
+  (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x);

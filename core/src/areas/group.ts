@@ -13,7 +13,10 @@ const TOUCH = 2e-3;
  * of each other, which go to the neighbour they share most of their rim with.
  * @returns group of each face, numbered from 0 in the order of the faces
  */
-export function mergeFaces(faces: readonly Face[], skin: Skin): { readonly groupOf: readonly number[]; readonly count: number } {
+export function mergeFaces(
+  faces: readonly Face[],
+  skin: Skin,
+): { readonly groupOf: readonly number[]; readonly count: number } {
   const parent = faces.map((_, index) => index);
   const root = (index: number): number => {
     while (parent[index] !== index) index = parent[index] = parent[parent[index]!]!;
@@ -52,7 +55,9 @@ function acrossSeam(faces: readonly Face[], skin: Skin): [number, number][] {
   return pieces
     .filter(({ side }) => side === 'low')
     .flatMap((low) =>
-      high.filter(({ from, to }) => Math.min(to, low.to) - Math.max(from, low.from) > TOUCH).map(({ face }): [number, number] => [low.face, face]),
+      high
+        .filter(({ from, to }) => Math.min(to, low.to) - Math.max(from, low.from) > TOUCH)
+        .map(({ face }): [number, number] => [low.face, face]),
     );
 }
 
@@ -76,9 +81,12 @@ function hairsWithNeighbours(faces: readonly Face[], groupOf: readonly number[])
   );
   return hairs.flatMap((group): [number, number][] => {
     const shared = new Map<number, number>();
-    for (const edge of faces.flatMap(({ walks }, face) => (groupOf[face] === group ? walks.flat().map((half) => half.edge) : []))) {
+    for (const edge of faces.flatMap(({ walks }, face) =>
+      groupOf[face] === group ? walks.flat().map((half) => half.edge) : [],
+    )) {
       const length = Math.hypot(edge.b.x - edge.a.x, edge.b.y - edge.a.y);
-      for (const other of sides.get(edge) ?? []) if (groupOf[other] !== group) shared.set(other, (shared.get(other) ?? 0) + length);
+      for (const other of sides.get(edge) ?? [])
+        if (groupOf[other] !== group) shared.set(other, (shared.get(other) ?? 0) + length);
     }
     const best = [...shared].sort(([a, p], [b, q]) => q - p || a - b)[0];
     return best ? [[best[0], group]] : [];

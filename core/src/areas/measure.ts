@@ -23,8 +23,13 @@ export interface Area {
 }
 
 /** Puts areas in the order of their codes: from the top down, then from the left. `pointOfMeasurement` tells where each went. */
-export function sortAreas(areas: readonly Omit<Area, 'code'>[]): { readonly ordered: readonly Area[]; readonly placeOf: readonly number[] } {
-  const order = areas.map((_, index) => index).sort((i, j) => areas[j]!.seed.y - areas[i]!.seed.y || areas[i]!.seed.x - areas[j]!.seed.x);
+export function sortAreas(areas: readonly Omit<Area, 'code'>[]): {
+  readonly ordered: readonly Area[];
+  readonly placeOf: readonly number[];
+} {
+  const order = areas
+    .map((_, index) => index)
+    .sort((i, j) => areas[j]!.seed.y - areas[i]!.seed.y || areas[i]!.seed.x - areas[j]!.seed.x);
   const placeOf = new Array<number>(areas.length);
   order.forEach((area, place) => (placeOf[area] = place));
   return { ordered: order.map((area, place) => ({ ...areas[area]!, code: `A${place + 1}` })), placeOf };
@@ -35,15 +40,27 @@ export function measureArea(faces: readonly Face[], skin: Skin): Omit<Area, 'cod
   const rings = faces.flatMap((face) => face.rings);
   const { sizeMm2 } = sizeOfRings(rings, skin.metric);
   const perimeterMm = rimLength(faces, skin);
-  const largest = faces.length === 1 ? faces[0]! : [...faces].sort((a, b) => sizeOfRings(b.rings, null).sizeMm2 - sizeOfRings(a.rings, null).sizeMm2)[0]!;
-  return { rings, sizeMm2, perimeterMm, seed: largest.seed, sliver: perimeterMm > 0 && (2 * sizeMm2) / perimeterMm < TOLERANCE.sliverWidth };
+  const largest =
+    faces.length === 1
+      ? faces[0]!
+      : [...faces].sort((a, b) => sizeOfRings(b.rings, null).sizeMm2 - sizeOfRings(a.rings, null).sizeMm2)[0]!;
+  return {
+    rings,
+    sizeMm2,
+    perimeterMm,
+    seed: largest.seed,
+    sliver: perimeterMm > 0 && (2 * sizeMm2) / perimeterMm < TOLERANCE.sliverWidth,
+  };
 }
 
 /**
  * Size and length round some rings, holes running the other way.
  * @param metric what sizes on the drawing really are; null where it is true
  */
-export function sizeOfRings(rings: readonly (readonly Point[])[], metric: Metric | null): { readonly sizeMm2: number; readonly perimeterMm: number } {
+export function sizeOfRings(
+  rings: readonly (readonly Point[])[],
+  metric: Metric | null,
+): { readonly sizeMm2: number; readonly perimeterMm: number } {
   return {
     sizeMm2: rings.reduce((sum, ring) => sum + (metric ? metric.sizeOf(ring) : ringArea(ring)), 0),
     perimeterMm: rings.reduce((sum, ring) => sum + ringLength(ring), 0),

@@ -11,7 +11,8 @@ const GIRTH = 100 * Math.PI;
 const SKIN = GIRTH * 400;
 const CONE: Surface = { kind: 'cone', d1: 60, d2: 140, length: 300 };
 const count = (lines: readonly TrimLine[], surface: Surface = BOARD) => areasOn(surface, lines).areas.length;
-const sum = (lines: readonly TrimLine[], surface: Surface = BOARD) => areasOn(surface, lines).areas.reduce((total, { sizeMm2 }) => total + sizeMm2, 0);
+const sum = (lines: readonly TrimLine[], surface: Surface = BOARD) =>
+  areasOn(surface, lines).areas.reduce((total, { sizeMm2 }) => total + sizeMm2, 0);
 const circle = (id: string, along: number, above: number, diameter: number): TrimLine => ({
   kind: 'ellipse',
   id,
@@ -26,11 +27,17 @@ const circle = (id: string, along: number, above: number, diameter: number): Tri
 const ring = (id: string, at: number): TrimLine => ({ kind: 'ring', id, name: id, runOn: false, at });
 
 describe('lines that touch, overlap or almost do', () => {
-  it('two circles that touch from outside make three areas', () => expect(count([circle('a', 300, 250, 200), circle('b', 500, 250, 200)])).toBe(3));
-  it('a circle that touches the edge is a hole that reaches it', () => expect(count([circle('a', 100, 250, 200)])).toBe(2));
-  it('a tangent straight splits nothing off a circle', () => expect(count([circle('a', 500, 250, 200), straight('t', [0, 350], [1000, 350])])).toBe(3));
+  it('two circles that touch from outside make three areas', () =>
+    expect(count([circle('a', 300, 250, 200), circle('b', 500, 250, 200)])).toBe(3));
+  it('a circle that touches the edge is a hole that reaches it', () =>
+    expect(count([circle('a', 100, 250, 200)])).toBe(2));
+  it('a tangent straight splits nothing off a circle', () =>
+    expect(count([circle('a', 500, 250, 200), straight('t', [0, 350], [1000, 350])])).toBe(3));
   it('a curve laid over itself a hair apart makes no crumbs', () => {
-    const lines = [sweep('a', [0, 200], [300, 280], [700, 180], [1000, 240]), sweep('b', [0, 200.004], [300, 280.006], [700, 179.997], [1000, 240.002])];
+    const lines = [
+      sweep('a', [0, 200], [300, 280], [700, 180], [1000, 240]),
+      sweep('b', [0, 200.004], [300, 280.006], [700, 179.997], [1000, 240.002]),
+    ];
     const { areas } = areasOn(BOARD, lines);
     expect(areas).toHaveLength(2);
     expect(areas.every(({ sliver }) => !sliver)).toBe(true);
@@ -58,14 +65,27 @@ describe('lines that touch, overlap or almost do', () => {
   });
   it('twenty lines through one place', () => {
     const lines = Array.from({ length: 20 }, (_, index) =>
-      straight(`l${index}`, [500, 250], [500 + 300 * Math.cos((index * Math.PI) / 20), 250 + 300 * Math.sin((index * Math.PI) / 20)], true),
+      straight(
+        `l${index}`,
+        [500, 250],
+        [500 + 300 * Math.cos((index * Math.PI) / 20), 250 + 300 * Math.sin((index * Math.PI) / 20)],
+        true,
+      ),
     );
     expect(count(lines)).toBe(40);
   });
   it('lines along the rim and through corners', () =>
-    expect(count([straight('a', [0, 0], [1000, 0]), straight('b', [0, 0], [1000, 500]), straight('c', [0, 500], [1000, 0])])).toBe(4));
+    expect(
+      count([straight('a', [0, 0], [1000, 0]), straight('b', [0, 0], [1000, 500]), straight('c', [0, 500], [1000, 0])]),
+    ).toBe(4));
   it('a line traced by another over part of its way', () =>
-    expect(count([straight('a', [0, 200], [1000, 200]), straight('b', [300, 200], [700, 200]), straight('c', [500, 200], [500, 500])])).toBe(3));
+    expect(
+      count([
+        straight('a', [0, 200], [1000, 200]),
+        straight('b', [300, 200], [700, 200]),
+        straight('c', [500, 200], [500, 500]),
+      ]),
+    ).toBe(3));
   it('a strip of 0.3 mm is told as a sliver and kept', () => {
     const { areas } = areasOn(BOARD, [straight('a', [0, 200], [1000, 200]), straight('b', [0, 200.3], [1000, 200.3])]);
     expect(areas.map(({ sliver }) => sliver).filter(Boolean)).toHaveLength(1);
@@ -88,7 +108,10 @@ describe('round surfaces', () => {
     expect(count([bottom], TUBE)).toBe(1);
     const { areas, borders } = areasOn(TUBE, [bottom, straight('t', [0, 0], [400, 0])]);
     expect(areas).toHaveLength(2);
-    expect(borders.filter(({ line }) => line === 'b').reduce((all, { from, to }) => all + to - from, 0)).toBeCloseTo(400, 3);
+    expect(borders.filter(({ line }) => line === 'b').reduce((all, { from, to }) => all + to - from, 0)).toBeCloseTo(
+      400,
+      3,
+    );
   });
   it('a helix that goes round once and more closes areas across the seam', () => {
     const helix = straight('h', [0, -100], [400, 500]);
@@ -110,7 +133,10 @@ describe('round surfaces', () => {
     expect(band?.perimeterMm).toBeCloseTo(2 * GIRTH, 1);
   });
   it('a straight tape on a cone crosses its seam and goes on', () => {
-    const { areas } = areasOn(CONE, [straight('s', [150, -300], [150, 300], true), straight('d', [0, 0], [300, 0], true)]);
+    const { areas } = areasOn(CONE, [
+      straight('s', [150, -300], [150, 300], true),
+      straight('d', [0, 0], [300, 0], true),
+    ]);
     expect(areas.length).toBeGreaterThan(1);
     expect(areas.reduce((total, { sizeMm2 }) => total + sizeMm2, 0)).toBeCloseTo(sum([], CONE), 0);
   });
@@ -136,7 +162,9 @@ const anyRound: fc.Arbitrary<(id: string) => TrimLine> = fc.oneof(
         sweep(id, [0, a], [200, b], [400, c]),
   ),
 );
-const anyRoundLines = fc.array(anyRound, { minLength: 1, maxLength: 5 }).map((makers) => makers.map((make, index) => make(`l${index}`)));
+const anyRoundLines = fc
+  .array(anyRound, { minLength: 1, maxLength: 5 })
+  .map((makers) => makers.map((make, index) => make(`l${index}`)));
 
 describe('any lines on a tube', () => {
   it('make areas that add up to its skin, each bounded by real lines, its seed in it alone', () => {
@@ -147,7 +175,8 @@ describe('any lines on a tube', () => {
         const whole = Math.abs(areas.reduce((all, { sizeMm2 }) => all + sizeMm2, 0) - SKIN) <= slack;
         const seeds = areas.every(({ seed }, index) => areaAt(areas, seed) === index);
         const known = borders.every(
-          ({ line, left, right }) => lines.some(({ id }) => id === line) && left !== right && left < areas.length && right < areas.length,
+          ({ line, left, right }) =>
+            lines.some(({ id }) => id === line) && left !== right && left < areas.length && right < areas.length,
         );
         return whole && seeds && known;
       }),
@@ -184,7 +213,8 @@ describe('a mirror image', () => {
         const anew = areasOn(TUBE, lines, { opposite: { of: 'other', follows: false } });
         const sizes = (of: typeof ours) => of.areas.map(({ sizeMm2 }) => Math.round(sizeMm2 / 5)).sort((a, b) => a - b);
         const turned = ours.borders.every(
-          ({ left, right, line, from, to }) => part.borders.some((one) => one.line === line && one.from === from && one.to === to) && left !== right,
+          ({ left, right, line, from, to }) =>
+            part.borders.some((one) => one.line === line && one.from === from && one.to === to) && left !== right,
         );
         return (
           sizes(ours).every((size, index) => Math.abs(size - sizes(anew)[index]!) <= 1) &&

@@ -5,7 +5,13 @@ import { mergeCollinearEdges, splitAtIntersections, type Segment } from './node'
 import { interiorPoint } from './seed';
 
 const at = (x: number, y: number): GridPoint => ({ x, y });
-const piece = (a: GridPoint, b: GridPoint, source = 0): Segment => ({ a, b, source, fromAt: 0, toAt: Math.hypot(b.x - a.x, b.y - a.y) });
+const piece = (a: GridPoint, b: GridPoint, source = 0): Segment => ({
+  a,
+  b,
+  source,
+  fromAt: 0,
+  toAt: Math.hypot(b.x - a.x, b.y - a.y),
+});
 const place = fc.record({ x: fc.integer({ min: -400, max: 400 }), y: fc.integer({ min: -400, max: 400 }) });
 const pieces = fc
   .array(
@@ -16,7 +22,12 @@ const pieces = fc
 
 describe('the grid', () => {
   it('keeps a micrometre and loses nothing above it', () => {
-    fc.assert(fc.property(fc.double({ min: -30_000, max: 30_000, noNaN: true }), (mm) => Math.abs(fromGrid(toGrid({ x: mm, y: 0 })).x - mm) <= 0.0005 + 1e-9));
+    fc.assert(
+      fc.property(
+        fc.double({ min: -30_000, max: 30_000, noNaN: true }),
+        (mm) => Math.abs(fromGrid(toGrid({ x: mm, y: 0 })).x - mm) <= 0.0005 + 1e-9,
+      ),
+    );
   });
   it('gives every place its own key, and none outside', () => {
     fc.assert(fc.property(place, place, (a, b) => (gridKey(a) === gridKey(b)) === (a.x === b.x && a.y === b.y)));
@@ -44,7 +55,9 @@ describe('noded', () => {
     expect(splitAtIntersections([piece(at(0, 0), at(50, 0)), piece(at(50, 0), at(50, 50))])).toHaveLength(2));
   it('splits where an end touches, and where pieces overlap', () => {
     expect(splitAtIntersections([piece(at(0, 0), at(100, 0)), piece(at(50, 0), at(50, 80), 1)])).toHaveLength(3);
-    expect(mergeCollinearEdges(splitAtIntersections([piece(at(0, 0), at(100, 0)), piece(at(150, 0), at(40, 0), 1)]))).toHaveLength(3);
+    expect(
+      mergeCollinearEdges(splitAtIntersections([piece(at(0, 0), at(100, 0)), piece(at(150, 0), at(40, 0), 1)])),
+    ).toHaveLength(3);
   });
   it('leaves nothing that crosses or touches between its ends', () => {
     fc.assert(
@@ -53,10 +66,14 @@ describe('noded', () => {
         return split.every((p, i) =>
           split.slice(0, i).every((q) => {
             const sides =
-              orientation(p.a, p.b, q.a) > 0 !== orientation(p.a, p.b, q.b) > 0 && orientation(q.a, q.b, p.a) > 0 !== orientation(q.a, q.b, p.b) > 0;
-            const proper = [orientation(p.a, p.b, q.a), orientation(p.a, p.b, q.b), orientation(q.a, q.b, p.a), orientation(q.a, q.b, p.b)].every(
-              (side) => side !== 0,
-            );
+              orientation(p.a, p.b, q.a) > 0 !== orientation(p.a, p.b, q.b) > 0 &&
+              orientation(q.a, q.b, p.a) > 0 !== orientation(q.a, q.b, p.b) > 0;
+            const proper = [
+              orientation(p.a, p.b, q.a),
+              orientation(p.a, p.b, q.b),
+              orientation(q.a, q.b, p.a),
+              orientation(q.a, q.b, p.b),
+            ].every((side) => side !== 0);
             return !(sides && proper);
           }),
         );
@@ -78,7 +95,12 @@ describe('noded', () => {
 });
 
 describe('traceCycles', () => {
-  const square = [piece(at(0, 0), at(100, 0)), piece(at(100, 0), at(100, 100)), piece(at(100, 100), at(0, 100)), piece(at(0, 100), at(0, 0))];
+  const square = [
+    piece(at(0, 0), at(100, 0)),
+    piece(at(100, 0), at(100, 100)),
+    piece(at(100, 100), at(0, 100)),
+    piece(at(0, 100), at(0, 0)),
+  ];
 
   it('walks once inside and once outside a square', () => {
     const { cycles, dangling } = traceCycles(mergeCollinearEdges(square));
@@ -86,7 +108,11 @@ describe('traceCycles', () => {
     expect(dangling).toEqual([]);
   });
   it('takes off what hangs free, however long the tail', () => {
-    const tail = [piece(at(100, 100), at(150, 150), 1), piece(at(150, 150), at(200, 120), 1), piece(at(200, 120), at(260, 130), 1)];
+    const tail = [
+      piece(at(100, 100), at(150, 150), 1),
+      piece(at(150, 150), at(200, 120), 1),
+      piece(at(200, 120), at(260, 130), 1),
+    ];
     const { cycles, dangling } = traceCycles(mergeCollinearEdges([...square, ...tail]));
     expect(dangling).toHaveLength(3);
     expect(cycles).toHaveLength(2);
@@ -104,7 +130,10 @@ describe('traceCycles', () => {
 
 it('a place well inside lies inside a crescent, whose middle does not', () => {
   const arc = (radius: number, shift: number) =>
-    Array.from({ length: 40 }, (_, i) => ({ x: radius * Math.cos((i * Math.PI) / 39), y: radius * Math.sin((i * Math.PI) / 39) - shift }));
+    Array.from({ length: 40 }, (_, i) => ({
+      x: radius * Math.cos((i * Math.PI) / 39),
+      y: radius * Math.sin((i * Math.PI) / 39) - shift,
+    }));
   const crescent = [...arc(100, 0), ...arc(90, 0).reverse()];
   const { x, y } = interiorPoint([crescent]);
   expect(Math.hypot(x, y)).toBeGreaterThan(90);

@@ -50,9 +50,14 @@ export interface IntersectionOverflow {
 }
 
 /** Splits segments until they meet only at their ends, however often they meet. */
-export const splitAtIntersections = (segments: readonly Segment[]): Segment[] => splitWithLimit(segments, Infinity) as Segment[];
+export const splitAtIntersections = (segments: readonly Segment[]): Segment[] =>
+  splitWithLimit(segments, Infinity) as Segment[];
 
-function findCuts(segments: readonly Segment[], fresh: readonly boolean[], most: number): Map<number, GridPoint[]> | IntersectionOverflow {
+function findCuts(
+  segments: readonly Segment[],
+  fresh: readonly boolean[],
+  most: number,
+): Map<number, GridPoint[]> | IntersectionOverflow {
   const cuts = new Map<number, GridPoint[]>();
   const bySource = new Map<number, number>();
   let meetings = 0;
@@ -114,7 +119,8 @@ function split(segment: Segment, places: readonly GridPoint[] | undefined): Segm
   for (let index = 1; index < stops.length; index++) {
     const [from, to] = [stops[index - 1]!, stops[index]!];
     if (from.x === to.x && from.y === to.y) continue;
-    const at = (place: GridPoint) => (place === a ? fromAt : place === b ? toAt : fromAt + share(place) * (toAt - fromAt));
+    const at = (place: GridPoint) =>
+      place === a ? fromAt : place === b ? toAt : fromAt + share(place) * (toAt - fromAt);
     pieces.push({ a: from, b: to, source, fromAt: at(from), toAt: at(to) });
   }
   return pieces;
@@ -141,7 +147,12 @@ function forNearPairs(segments: readonly Segment[], visit: (first: number, secon
     whole.maxY = Math.max(whole.maxY, maxY);
     extent += maxX - minX + maxY - minY;
   }
-  const cell = Math.max(extent / segments.length, (whole.maxX - whole.minX) / MOST_CELLS, (whole.maxY - whole.minY) / MOST_CELLS, 1);
+  const cell = Math.max(
+    extent / segments.length,
+    (whole.maxX - whole.minX) / MOST_CELLS,
+    (whole.maxY - whole.minY) / MOST_CELLS,
+    1,
+  );
   const column = (x: number) => Math.floor((x - whole.minX) / cell);
   const row = (y: number) => Math.floor((y - whole.minY) / cell);
   const columns = column(whole.maxX) + 1;
@@ -163,7 +174,11 @@ function forNearPairs(segments: readonly Segment[], visit: (first: number, secon
         const p = boxes[here[j]!]!;
         if (p.minX > q.maxX || q.minX > p.maxX || p.minY > q.maxY || q.minY > p.maxY) continue;
         // Two that share several cells are visited in the first of them only: where their overlap begins.
-        if (row(Math.max(p.minY, q.minY)) * columns + column(Math.max(p.minX, q.minX)) === key && !visit(here[j]!, here[i]!)) return;
+        if (
+          row(Math.max(p.minY, q.minY)) * columns + column(Math.max(p.minX, q.minX)) === key &&
+          !visit(here[j]!, here[i]!)
+        )
+          return;
       }
     }
   }
@@ -190,9 +205,18 @@ export function mergeCollinearEdges(segments: readonly Segment[]): ArrangementEd
     if (known === undefined) {
       reached.set(high, edges.length);
       edges.push({ a: segment.a, b: segment.b, segments: [segment] });
-    } else edges[known]!.segments.push(edges[known]!.a.x === segment.a.x && edges[known]!.a.y === segment.a.y ? segment : turned(segment));
+    } else
+      edges[known]!.segments.push(
+        edges[known]!.a.x === segment.a.x && edges[known]!.a.y === segment.a.y ? segment : turned(segment),
+      );
   }
   return edges;
 }
 
-const turned = (segment: Segment): Segment => ({ ...segment, a: segment.b, b: segment.a, fromAt: segment.toAt, toAt: segment.fromAt });
+const turned = (segment: Segment): Segment => ({
+  ...segment,
+  a: segment.b,
+  b: segment.a,
+  fromAt: segment.toAt,
+  toAt: segment.fromAt,
+});

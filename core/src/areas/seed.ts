@@ -13,8 +13,14 @@ export function interiorPoint(rings: readonly (readonly Point[])[]): Point {
   // Uneven shares, so that a cut seldom runs through a corner. A middle reaches no farther than half its cut: the longest first.
   const candidates = cuts
     .flatMap((share) => [
-      ...middles(rings, minX + share * (maxX - minX), 'x', 'y').map(({ at, middle, half }) => ({ place: { x: at, y: middle }, half })),
-      ...middles(rings, minY + share * (maxY - minY), 'y', 'x').map(({ at, middle, half }) => ({ place: { x: middle, y: at }, half })),
+      ...middles(rings, minX + share * (maxX - minX), 'x', 'y').map(({ at, middle, half }) => ({
+        place: { x: at, y: middle },
+        half,
+      })),
+      ...middles(rings, minY + share * (maxY - minY), 'y', 'x').map(({ at, middle, half }) => ({
+        place: { x: middle, y: at },
+        half,
+      })),
     ])
     .sort((p, q) => q.half - p.half);
   let best: Point = rings[0]![0]!;
@@ -28,12 +34,18 @@ export function interiorPoint(rings: readonly (readonly Point[])[]): Point {
 }
 
 /** Middles of the pieces of one straight cut that lie inside, with half the length of each. */
-function middles(rings: readonly (readonly Point[])[], at: number, across: 'x' | 'y', along: 'x' | 'y'): { at: number; middle: number; half: number }[] {
+function middles(
+  rings: readonly (readonly Point[])[],
+  at: number,
+  across: 'x' | 'y',
+  along: 'x' | 'y',
+): { at: number; middle: number; half: number }[] {
   const hits: number[] = [];
   for (const ring of rings) {
     ring.forEach((a, index) => {
       const b = ring[(index + 1) % ring.length]!;
-      if (a[across] > at !== b[across] > at) hits.push(a[along] + ((at - a[across]) / (b[across] - a[across])) * (b[along] - a[along]));
+      if (a[across] > at !== b[across] > at)
+        hits.push(a[along] + ((at - a[across]) / (b[across] - a[across])) * (b[along] - a[along]));
     });
   }
   hits.sort((a, b) => a - b);

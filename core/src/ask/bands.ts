@@ -16,9 +16,19 @@ export const bands = question({
   ways: [],
   answer: (values) => {
     const unknown = NAMES.filter((name) => values[name] === UNKNOWN_VALUE);
-    if (unknown.length !== 1) return refuseAt(unknown[1] ?? 'gap', { code: 'ask.one-unknown', values: { names: NAMES, found: unknown.length } });
+    if (unknown.length !== 1)
+      return refuseAt(unknown[1] ?? 'gap', {
+        code: 'ask.one-unknown',
+        values: { names: NAMES, found: unknown.length },
+      });
     const number = (name: BandUnknown) => (values[name] === UNKNOWN_VALUE ? 0 : (values[name] as number));
-    const known = { lengthMm: number('length'), count: number('count'), widthMm: number('width'), gapMm: number('gap'), marginMm: number('margin') };
+    const known = {
+      lengthMm: number('length'),
+      count: number('count'),
+      widthMm: number('width'),
+      gapMm: number('gap'),
+      marginMm: number('margin'),
+    };
     const solved = solveBands(known, unknown[0]!);
     if (solved.ok) return { ok: true, value: { ...solved.value } };
     const nearest = solved.nearest.map(({ lengthMm: _, ...values }) => ({ code: 'ask.bands-of', values }));

@@ -28,18 +28,30 @@ export const batch = question({
   },
   ways: [],
   answer: (values) => {
-    const [paint, pull, from, to, strips] = [values.paint, values.pull, values.from, values.to, values.strips] as number[];
+    const [paint, pull, from, to, strips] = [
+      values.paint,
+      values.pull,
+      values.from,
+      values.to,
+      values.strips,
+    ] as number[];
     if (to! < from!) return refuseAt('to', messageWithoutValues('ask.must-be-above'));
     const found = batches({ paintMin: paint!, pullMin: pull!, fromMin: from!, toMin: to!, strips: strips! });
     const given = { paint: paint!, pull: pull!, from: from!, to: to! };
     if (!found.feasible) {
-      const reason = { code: 'batch.pull-too-long', values: { longestPullMin: found.longestPullMin, leastToMin: found.leastToMin } } as const;
+      const reason = {
+        code: 'batch.pull-too-long',
+        values: { longestPullMin: found.longestPullMin, leastToMin: found.leastToMin },
+      } as const;
       return { ok: true, value: { ...found, reason, paintAhead: 0, totalMinutes: null, rhythm: [], ...given } };
     }
     return { ok: true, value: { ...found, ...given } };
   },
   sketch: ({ rhythm, paint, pull }: BatchAnswer) => {
-    const end = Math.max(1, ...rhythm.map(({ turn, strips, startMin }) => startMin + strips * (turn === 'paint' ? paint : pull)));
+    const end = Math.max(
+      1,
+      ...rhythm.map(({ turn, strips, startMin }) => startMin + strips * (turn === 'paint' ? paint : pull)),
+    );
     const at = (min: number) => (min / end) * 100;
     return {
       strokes: rhythm.flatMap(({ turn, strips, startMin }) => {

@@ -29,9 +29,19 @@ export const bend = question({
   ],
   answer: ({ radius, body, tape: code, width, stretch, fold }, shelf) => {
     const tape =
-      code === undefined ? { widthMm: width as number, stretch: stretch as number, fold: fold as number } : shelf.tapes.find((one) => one.code === code);
+      code === undefined
+        ? { widthMm: width as number, stretch: stretch as number, fold: fold as number }
+        : shelf.tapes.find((one) => one.code === code);
     if (!tape) return noTape(code as string, shelf);
-    return { ok: true, value: { ...fitTapeToBend(radius as number, tape, body as BodySide), radiusMm: radius as number, widthMm: tape.widthMm, body } };
+    return {
+      ok: true,
+      value: {
+        ...fitTapeToBend(radius as number, tape, body as BodySide),
+        radiusMm: radius as number,
+        widthMm: tape.widthMm,
+        body,
+      },
+    };
   },
   sketch: ({ radiusMm, widthMm, innerRadiusMm }) => {
     const edge = arc(radiusMm);

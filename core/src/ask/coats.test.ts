@@ -18,11 +18,19 @@ describe('hide', () => {
     expect(answer('hide', { paint, under, hiding, coat, tolerance: 1 })).toMatchObject({ coats });
   });
   it('answers the strength of the worked yellow and red', () => {
-    expect(answer('hide', { paint: '#f2c230', under: '#ffffff', hiding: 60, coat: 15, tolerance: 1 }).scatterPerUm).toBeCloseTo(0.08577, 5);
-    expect(answer('hide', { paint: 'b3242b', under: '#ffffff', hiding: 50, coat: 15 }).scatterPerUm).toBeCloseTo(0.04892, 5);
+    expect(
+      answer('hide', { paint: '#f2c230', under: '#ffffff', hiding: 60, coat: 15, tolerance: 1 }).scatterPerUm,
+    ).toBeCloseTo(0.08577, 5);
+    expect(answer('hide', { paint: 'b3242b', under: '#ffffff', hiding: 50, coat: 15 }).scatterPerUm).toBeCloseTo(
+      0.04892,
+      5,
+    );
   });
   it('says null where more than 20 coats would be needed, and draws no more than 20', () => {
-    const { coats, ladder } = answer('hide', { paint: '#f2c230', under: '#000000', hiding: 600, coat: 5 }) as { coats: null; ladder: unknown[] };
+    const { coats, ladder } = answer('hide', { paint: '#f2c230', under: '#000000', hiding: 600, coat: 5 }) as {
+      coats: null;
+      ladder: unknown[];
+    };
     expect([coats, ladder.length]).toEqual([null, 20]);
   });
   it('refuses what is no colour', () =>
@@ -48,7 +56,10 @@ describe('mix', () => {
           const once = answer('mix', { ...given, area, ratio: ratio.join(':') }) as { ml: number; parts: number[] };
           const often = answer('mix', { ...given, area, coats, ratio: ratio.join(':') }) as { ml: number };
           const sum = once.parts.reduce((all, part) => all + part, 0);
-          return Math.abs(often.ml - coats * once.ml) < 1e-6 * often.ml + 1e-8 && Math.abs(sum - once.ml) < 1e-6 * once.ml + 1e-7;
+          return (
+            Math.abs(often.ml - coats * once.ml) < 1e-6 * often.ml + 1e-8 &&
+            Math.abs(sum - once.ml) < 1e-6 * once.ml + 1e-7
+          );
         },
       ),
     );
@@ -85,7 +96,9 @@ describe('over', () => {
     ['base-solvent', 'clear-two-part', 25 * HOUR, 'abrade'],
     ['varnish', 'varnish', 2 * HOUR, 'no'],
     ['base-solvent', 'base-water', 4 * DAY, 'abrade'],
-  ])('%s, then %s at %d min: the rule speaks', (lower, upper, age, expected) => expect(says(lower, upper, age).answer).toBe(expected));
+  ])('%s, then %s at %d min: the rule speaks', (lower, upper, age, expected) =>
+    expect(says(lower, upper, age).answer).toBe(expected),
+  );
   it('tells until when, and that age then gives a kinder answer', () => {
     for (const lower of PAINT_SYSTEM_KEYS) {
       for (const upper of PAINT_SYSTEM_KEYS) {
@@ -101,7 +114,11 @@ describe('over', () => {
   });
   it('a thicker film waits longer', () => {
     const at = (build: number) =>
-      (answer('over', { lower: 'can-enamel', upper: 'can-enamel', ageMinutes: 5 * HOUR, build }) as { untilMinutes: number }).untilMinutes;
+      (
+        answer('over', { lower: 'can-enamel', upper: 'can-enamel', ageMinutes: 5 * HOUR, build }) as {
+          untilMinutes: number;
+        }
+      ).untilMinutes;
     expect(at(60)).toBeGreaterThan(at(30));
   });
 });
@@ -119,7 +136,12 @@ describe('order', () => {
     const { orders } = answer('order', given) as { orders: { colours: string[]; coats: number[] }[] };
     for (const { colours, coats } of orders) {
       colours.forEach((paint, index) => {
-        const { coats: single } = answer('hide', { paint, under: index === 0 ? '#ffffff' : colours[index - 1], hiding: 50, coat: 15 }) as { coats: number };
+        const { coats: single } = answer('hide', {
+          paint,
+          under: index === 0 ? '#ffffff' : colours[index - 1],
+          hiding: 50,
+          coat: 15,
+        }) as { coats: number };
         expect(coats[index]).toBe(single);
       });
     }

@@ -14,10 +14,20 @@ export const cone = question({
   answer: ({ d1, d2, length }) => {
     if (d1 === 0 && d2 === 0) return refuseAt('d2', messageWithoutValues('ask.no-diameter'));
     const found = coneSheet(d1 as number, d2 as number, length as number);
-    return { ok: true, value: { ...found, sinHalfAngle: Math.abs(found.sinHalfAngle), d1: d1 as number, d2: d2 as number, lengthMm: length as number } };
+    return {
+      ok: true,
+      value: {
+        ...found,
+        sinHalfAngle: Math.abs(found.sinHalfAngle),
+        d1: d1 as number,
+        d2: d2 as number,
+        lengthMm: length as number,
+      },
+    };
   },
   sketch: ({ d1, d2, lengthMm }) => {
-    if (d1 === d2) return { strokes: [{ tone: 'fill', points: rectangleRing(0, 0, lengthMm, Math.PI * d1) }], words: [] };
+    if (d1 === d2)
+      return { strokes: [{ tone: 'fill', points: rectangleRing(0, 0, lengthMm, Math.PI * d1) }], words: [] };
     const { ring } = skinOf({ kind: 'cone', d1, d2, length: lengthMm });
     return { strokes: [{ tone: 'fill', points: closedLoop(ring) }], words: [] };
   },

@@ -17,7 +17,14 @@ export const disc = question({
     const [d, lap, wide] = [diameter as number, overlap as number, band as number];
     return {
       ok: true,
-      value: { discMm: d + 2 * lap, discCutterMm: d / 2 + lap, ringInnerMm: d, ringOuterMm: d + 2 * wide, innerCutterMm: d / 2, outerCutterMm: d / 2 + wide },
+      value: {
+        discMm: d + 2 * lap,
+        discCutterMm: d / 2 + lap,
+        ringInnerMm: d,
+        ringOuterMm: d + 2 * wide,
+        innerCutterMm: d / 2,
+        outerCutterMm: d / 2 + wide,
+      },
     };
   },
   sketch: ({ ringInnerMm, ringOuterMm, discMm }) => {

@@ -10,5 +10,8 @@ export const dome = question({
     fold: shareKey('0.005', 0.5),
   },
   ways: [],
-  answer: ({ radius, width, fold }) => ({ ok: true, value: { ...fitTapeToDome(radius as number, width as number, fold as number) } }),
+  answer: ({ radius, width, fold }) => ({
+    ok: true,
+    value: { ...fitTapeToDome(radius as number, width as number, fold as number) },
+  }),
 });

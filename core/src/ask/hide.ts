@@ -29,10 +29,17 @@ export const hide = question({
   },
   ways: [],
   answer: (values) => {
-    const [paint, under, hiding, coat] = [values.paint as string, values.under as string, values.hiding as number, values.coat as number];
+    const [paint, under, hiding, coat] = [
+      values.paint as string,
+      values.under as string,
+      values.hiding as number,
+      values.coat as number,
+    ];
     const found = coatsToHide(paint, under, hiding, coat, values.tolerance as number);
     const most = Math.min(found.coats ?? RULE_OF_THUMB.mostCoats, RULE_OF_THUMB.mostCoats);
-    const ladder = coatSteps({ colour: paint, hidingUm: hiding, coatUm: coat }, under, most).map(({ coats, colour, deltaE }) => ({ coats, colour, deltaE }));
+    const ladder = coatSteps({ colour: paint, hidingUm: hiding, coatUm: coat }, under, most).map(
+      ({ coats, colour, deltaE }) => ({ coats, colour, deltaE }),
+    );
     return { ok: true, value: { ...found, paint, under, ladder, coatUm: coat } };
   },
   sketch: ({ ladder, under }: HideAnswer) => {
@@ -41,9 +48,16 @@ export const hide = question({
     return {
       strokes: [
         { tone: 'fill', points: rectangleRing(0, -20, 14 * shown.length, 0), colour: under },
-        ...shown.map(({ coats, colour }, index) => ({ tone: 'fill' as const, points: rectangleRing(14 * index, 0, 14 * (index + 1), coats * step), colour })),
+        ...shown.map(({ coats, colour }, index) => ({
+          tone: 'fill' as const,
+          points: rectangleRing(14 * index, 0, 14 * (index + 1), coats * step),
+          colour,
+        })),
       ],
-      words: shown.map(({ coats }, index) => ({ at: [14 * index + 7, -28] as const, what: { code: 'sketch.number', values: { number: coats } } })),
+      words: shown.map(({ coats }, index) => ({
+        at: [14 * index + 7, -28] as const,
+        what: { code: 'sketch.number', values: { number: coats } },
+      })),
     };
   },
 });

@@ -22,14 +22,28 @@ export const hold = question({
     const [system, age, staysMin] = [paint as PaintSystemKey, ageMinutes as number, stays as number];
     const share = staysMin / maxDwellMin(tape.cleanHours, REFERENCE_AIR.airC);
     // What counts is the film when the tape comes off.
-    const bondAt = (ageMin: number) => filmBond({ system, finish: null, ageMin: ageMin + staysMin, onBarePlastic: false }, REFERENCE_AIR);
+    const bondAt = (ageMin: number) =>
+      filmBond({ system, finish: null, ageMin: ageMin + staysMin, onBarePlastic: false }, REFERENCE_AIR);
     const level = (ageMin: number): Hold => holdOnFilm(bondAt(ageMin), tapeGrip(tape, share));
     const marks = typicalAgeMarks(system, REFERENCE_AIR);
     const full = Math.max(marks.throughMin, marks.cureMin ?? 0);
-    const safeFromMin = level(0) === 'safe' ? 0 : level(full) === 'safe' ? bisect(0, full, 60, (ageMin) => level(ageMin) !== 'safe') : null;
+    const safeFromMin =
+      level(0) === 'safe'
+        ? 0
+        : level(full) === 'safe'
+          ? bisect(0, full, 60, (ageMin) => level(ageMin) !== 'safe')
+          : null;
     return {
       ok: true,
-      value: { tape: tape.code, paint: system, hold: level(age), deTack: deTackFor(bondAt(age), tape, share), safeFromMin, outstays: share > 1, staysMin },
+      value: {
+        tape: tape.code,
+        paint: system,
+        hold: level(age),
+        deTack: deTackFor(bondAt(age), tape, share),
+        safeFromMin,
+        outstays: share > 1,
+        staysMin,
+      },
     };
   },
 });

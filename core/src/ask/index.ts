@@ -65,7 +65,8 @@ const ANSWER_DECIMALS = 9;
  */
 export function ask(name: string, input: unknown, shelf: Shelf = SHIPPED_SHELF): Checked<Answer> {
   const found = questionNamed(name);
-  if (!found) return refuseAt('question', { code: 'ask.no-question', values: { name, names: QUESTIONS.map((one) => one.name) } });
+  if (!found)
+    return refuseAt('question', { code: 'ask.no-question', values: { name, names: QUESTIONS.map((one) => one.name) } });
   const answer = askQuestion(found, input, shelf);
   return answer.ok ? { ok: true, value: roundNumbers(answer.value, ANSWER_DECIMALS) } : answer;
 }

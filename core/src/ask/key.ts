@@ -62,13 +62,17 @@ function readBy<T>(accepts: Accepted, read: (text: string) => Reading<T>): v.Gen
 /** What was typed is told back only so far as a person reads it. */
 const notUnderstood = ({ code, values }: Message, accepts: Accepted): string => {
   const short = Object.fromEntries(
-    Object.entries(values).map(([name, value]) => [name, typeof value === 'string' ? truncate(value, MAX_ECHO_CHARACTERS) : value]),
+    Object.entries(values).map(([name, value]) => [
+      name,
+      typeof value === 'string' ? truncate(value, MAX_ECHO_CHARACTERS) : value,
+    ]),
   );
   return faultText({ code: 'ask.not-understood', values: { why: { code, values: short }, accepts } });
 };
 
 /** A value read from typed text by a reader of its own. */
-export const typedKey = <T>(example: string, accepts: Accepted, read: (text: string) => Reading<T>): Key<T> => key(example, '', accepts, read);
+export const typedKey = <T>(example: string, accepts: Accepted, read: (text: string) => Reading<T>): Key<T> =>
+  key(example, '', accepts, read);
 
 const key = <T>(example: string, unit: string, accepts: Accepted, read: (text: string) => Reading<T>): Key<T> => ({
   example,
@@ -82,29 +86,39 @@ const key = <T>(example: string, unit: string, accepts: Accepted, read: (text: s
 });
 
 const within = (reading: Reading<number>, least: number, most: number, unit: string): Reading<number> =>
-  reading.ok && !(reading.value >= least && reading.value <= most) ? readFailed({ code: 'ask.between', values: { least, most, unit } }) : reading;
+  reading.ok && !(reading.value >= least && reading.value <= most)
+    ? readFailed({ code: 'ask.between', values: { least, most, unit } })
+    : reading;
 
 /** A length above zero, in any notation. */
 export const lengthKey = (example: string): Key<number> =>
   key(example, 'mm', messageWithoutValues('accepts.length'), (text) => {
     const reading = readLength(text);
     if (!reading.ok) return reading;
-    return reading.value > 0 && reading.value <= MAX_COORDINATE_MM ? reading : readFailed({ code: 'ask.above-zero', values: { mostMm: MAX_COORDINATE_MM } });
+    return reading.value > 0 && reading.value <= MAX_COORDINATE_MM
+      ? reading
+      : readFailed({ code: 'ask.above-zero', values: { mostMm: MAX_COORDINATE_MM } });
   });
 
 /** A length that may be 0. */
 export const lengthFromZeroKey = (example: string): Key<number> =>
-  key(example, 'mm', messageWithoutValues('accepts.length-from-zero'), (text) => within(readLength(text), 0, MAX_COORDINATE_MM, 'mm'));
+  key(example, 'mm', messageWithoutValues('accepts.length-from-zero'), (text) =>
+    within(readLength(text), 0, MAX_COORDINATE_MM, 'mm'),
+  );
 
 /** A length of either sign. */
 export const signedLengthKey = (example: string): Key<number> =>
-  key(example, 'mm', messageWithoutValues('accepts.length-signed'), (text) => within(readLength(text), -MAX_COORDINATE_MM, MAX_COORDINATE_MM, 'mm'));
+  key(example, 'mm', messageWithoutValues('accepts.length-signed'), (text) =>
+    within(readLength(text), -MAX_COORDINATE_MM, MAX_COORDINATE_MM, 'mm'),
+  );
 
 /** Whole number between two bounds. */
 export const wholeKey = (example: string, least: number, most: number): Key<number> =>
   key(example, '', { code: 'accepts.whole', values: { least, most } }, (text) => {
     const reading = within(readNumber(text), least, most, '');
-    return reading.ok && !Number.isInteger(reading.value) ? readFailed({ code: 'ask.not-whole', values: { value: reading.value } }) : reading;
+    return reading.ok && !Number.isInteger(reading.value)
+      ? readFailed({ code: 'ask.not-whole', values: { value: reading.value } })
+      : reading;
   });
 
 /** What stands for the value to be found. */
@@ -120,7 +134,9 @@ export const valueOrUnknown = (of: Key<number>): Key<number | typeof UNKNOWN_VAL
       if (typeof dataset.value === 'string' && dataset.value.trim() === UNKNOWN_VALUE) return UNKNOWN_VALUE;
       const read = v.safeParse(of.schema, dataset.value);
       if (read.success) return read.output;
-      addIssue({ message: faultText({ code: 'ask.or-unknown', values: { why: parseFaultText(read.issues[0].message) } }) });
+      addIssue({
+        message: faultText({ code: 'ask.or-unknown', values: { why: parseFaultText(read.issues[0].message) } }),
+      });
       return NEVER;
     }),
   ),
@@ -132,14 +148,24 @@ export const lengthsKey = (example: string): Key<readonly number[]> => {
   return {
     ...key(example, 'mm', accepts, () => readFailed(messageWithoutValues('ask.nothing-chosen'))),
     schema: v.pipe(
-      v.union([typedText(), v.number(), listOf(v.union([typedText(), v.number()]), 'lengths', 60)], faultText({ code: 'ask.accepts', values: { accepts } })),
+      v.union(
+        [typedText(), v.number(), listOf(v.union([typedText(), v.number()]), 'lengths', 60)],
+        faultText({ code: 'ask.accepts', values: { accepts } }),
+      ),
       v.rawTransform(({ dataset, addIssue, NEVER }) => {
-        const texts = Array.isArray(dataset.value) ? dataset.value.map(String) : String(dataset.value).split(/[,;]\s*|\s+/);
+        const texts = Array.isArray(dataset.value)
+          ? dataset.value.map(String)
+          : String(dataset.value).split(/[,;]\s*|\s+/);
         const readings = texts.filter((text) => text.trim() !== '').map((text) => readLength(text));
         const bad = readings.find((reading) => !reading.ok || reading.value <= 0 || reading.value > MAX_COORDINATE_MM);
-        if (readings.length > 0 && readings.length <= 60 && !bad) return readings.map((reading) => (reading.ok ? reading.value : 0));
+        if (readings.length > 0 && readings.length <= 60 && !bad)
+          return readings.map((reading) => (reading.ok ? reading.value : 0));
         const why: Message =
-          bad && !bad.ok ? bad.why : readings.length > 60 ? { code: 'ask.too-many', values: { most: 60 } } : messageWithoutValues('ask.must-be-above');
+          bad && !bad.ok
+            ? bad.why
+            : readings.length > 60
+              ? { code: 'ask.too-many', values: { most: 60 } }
+              : messageWithoutValues('ask.must-be-above');
         addIssue({ message: notUnderstood(why, accepts) });
         return NEVER;
       }),
@@ -153,10 +179,17 @@ export const placesKey = (example: string): Key<readonly (readonly [number, numb
   return {
     ...key(example, 'mm', accepts, () => readFailed(messageWithoutValues('ask.nothing-chosen'))),
     schema: v.pipe(
-      v.union([typedText(), listOf(v.tuple([v.number(), v.number()]), 'places', 200)], faultText({ code: 'ask.accepts', values: { accepts } })),
+      v.union(
+        [typedText(), listOf(v.tuple([v.number(), v.number()]), 'places', 200)],
+        faultText({ code: 'ask.accepts', values: { accepts } }),
+      ),
       v.rawTransform(({ dataset, addIssue, NEVER }) => {
         const pairs = typeof dataset.value === 'string' ? readPairs(dataset.value) : dataset.value;
-        const sound = pairs && pairs.length >= 2 && pairs.length <= 200 && pairs.flat().every((value) => Math.abs(value) <= MAX_COORDINATE_MM);
+        const sound =
+          pairs &&
+          pairs.length >= 2 &&
+          pairs.length <= 200 &&
+          pairs.flat().every((value) => Math.abs(value) <= MAX_COORDINATE_MM);
         if (sound) return pairs;
         addIssue({ message: notUnderstood({ code: 'ask.places', values: { mostMm: MAX_COORDINATE_MM } }, accepts) });
         return NEVER;
@@ -181,7 +214,9 @@ function readPairs(text: string): [number, number][] | null {
 
 /** A number between two bounds. */
 export const numberKey = (example: string, least: number, most: number, unit = ''): Key<number> =>
-  key(example, unit, { code: 'accepts.number', values: { least, most, unit } }, (text) => within(readNumber(text), least, most, unit));
+  key(example, unit, { code: 'accepts.number', values: { least, most, unit } }, (text) =>
+    within(readNumber(text), least, most, unit),
+  );
 
 /** A share from 0 to 1; `15%` is understood as 0.15. */
 export const shareKey = (example: string, most = 1): Key<number> =>
@@ -193,14 +228,19 @@ export const shareKey = (example: string, most = 1): Key<number> =>
 
 /** A time above zero, in minutes. */
 export const minutesKey = (example: string, least = 0, most = 100_000): Key<number> =>
-  key(example, 'min', { code: 'accepts.minutes', values: { least, most } }, (text) => within(readNumber(text), least, most, 'min'));
+  key(example, 'min', { code: 'accepts.minutes', values: { least, most } }, (text) =>
+    within(readNumber(text), least, most, 'min'),
+  );
 
 /** A temperature in °C, or °F when it says so. */
 export const temperatureKey = (example: string): Key<number> =>
-  key(example, '°C', messageWithoutValues('accepts.temperature'), (text) => within(readTemperature(text), -40, 80, '°C'));
+  key(example, '°C', messageWithoutValues('accepts.temperature'), (text) =>
+    within(readTemperature(text), -40, 80, '°C'),
+  );
 
 /** Relative humidity in percent. */
-export const humidityKey = (example: string): Key<number> => key(example, '%', messageWithoutValues('accepts.humidity'), readHumidity);
+export const humidityKey = (example: string): Key<number> =>
+  key(example, '%', messageWithoutValues('accepts.humidity'), readHumidity);
 
 /** One of a few words. */
 export const choiceKey = <const C extends string>(example: string, choices: readonly C[]): Key<C> => ({
@@ -213,8 +253,11 @@ export const choiceKey = <const C extends string>(example: string, choices: read
 
 /** The code of a tape or the id of a finish on the shelf. */
 export const shelfKey = (example: string, from: 'tapes' | 'finishes'): Key<string> => ({
-  ...key(example, '', from === 'tapes' ? messageWithoutValues('accepts.tape') : messageWithoutValues('accepts.finish'), (text) =>
-    text.trim() ? readOk(text.trim()) : readFailed(messageWithoutValues('ask.nothing-chosen')),
+  ...key(
+    example,
+    '',
+    from === 'tapes' ? messageWithoutValues('accepts.tape') : messageWithoutValues('accepts.finish'),
+    (text) => (text.trim() ? readOk(text.trim()) : readFailed(messageWithoutValues('ask.nothing-chosen'))),
   ),
   from,
 });
@@ -226,7 +269,9 @@ export const optional = <T>(of: Key<T>, fallback?: T): Key<T> => ({ ...of, optio
 export const colourKey = (example: string): Key<string> =>
   key(example, '', messageWithoutValues('accepts.colour'), (text) => {
     const found = /^#?([0-9a-f]{6})$/i.exec(text.trim());
-    return found ? readOk(`#${found[1]!.toLowerCase()}`) : readFailed({ code: 'ask.not-colour', values: { text: text.trim() } });
+    return found
+      ? readOk(`#${found[1]!.toLowerCase()}`)
+      : readFailed({ code: 'ask.not-colour', values: { text: text.trim() } });
   });
 
 /** Parts by volume with colons between them, paint first. */
@@ -234,7 +279,9 @@ export const ratioKey = (example: string): Key<readonly number[]> =>
   key(example, '', messageWithoutValues('accepts.ratio'), (text) => {
     const parts = text.split(':').map((part) => readNumber(part));
     const sound = parts.length <= 4 && parts.every((part) => part.ok && part.value > 0 && part.value <= 100);
-    return sound ? readOk(parts.map((part) => (part.ok ? part.value : 0))) : readFailed({ code: 'ask.not-ratio', values: { text: text.trim() } });
+    return sound
+      ? readOk(parts.map((part) => (part.ok ? part.value : 0)))
+      : readFailed({ code: 'ask.not-ratio', values: { text: text.trim() } });
   });
 
 /** Two hundred years are older than any finish. */

@@ -20,13 +20,13 @@ export const mix = question({
   },
   ways: [],
   answer: (values) => {
-    const [area, film, coats, solids, transfer] = [values.area, values.film, values.coats, values.solids, values.transfer] as [
-      number,
-      number,
-      number,
-      number,
-      number,
-    ];
+    const [area, film, coats, solids, transfer] = [
+      values.area,
+      values.film,
+      values.coats,
+      values.solids,
+      values.transfer,
+    ] as [number, number, number, number, number];
     if (solids === 0) return refuseAt('solids', messageWithoutValues('ask.no-solids'));
     if (transfer === 0) return refuseAt('transfer', messageWithoutValues('ask.no-transfer'));
     const ml = sprayedMl(area, film * coats, solids, transfer);
@@ -41,7 +41,10 @@ export const mix = question({
     });
     return {
       strokes: [
-        ...layers.map(({ low, high }, index) => ({ tone: index % 2 === 0 ? ('fill' as const) : ('tape' as const), points: rectangleRing(0, low, 70, high) })),
+        ...layers.map(({ low, high }, index) => ({
+          tone: index % 2 === 0 ? ('fill' as const) : ('tape' as const),
+          points: rectangleRing(0, low, 70, high),
+        })),
         {
           tone: 'ink',
           points: [
@@ -52,7 +55,10 @@ export const mix = question({
           ],
         },
       ],
-      words: layers.map(({ low, high, part }) => ({ at: [90, (low + high) / 2] as const, what: { code: 'sketch.volume', values: { ml: part } } })),
+      words: layers.map(({ low, high, part }) => ({
+        at: [90, (low + high) / 2] as const,
+        what: { code: 'sketch.volume', values: { ml: part } },
+      })),
     };
   },
 });

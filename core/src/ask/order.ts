@@ -28,11 +28,17 @@ export const order = question({
   answer: (values) => {
     const under = values.under as string;
     const count = (paint: string, over: string) =>
-      coatsToHide(paint, over, values.hiding as number, values.coat as number, values.tolerance as number).coats ?? RULE_OF_THUMB.mostCoats;
+      coatsToHide(paint, over, values.hiding as number, values.coat as number, values.tolerance as number).coats ??
+      RULE_OF_THUMB.mostCoats;
     const orders = ORDERS.map((places) => {
       const colours = places.map((place) => [values.first, values.second, values.third][place] as string);
       const coats = colours.map((colour, index) => count(colour, index === 0 ? under : colours[index - 1]!));
-      return { letters: places.map((place) => 'ABC'[place]!), colours, coats, all: coats.reduce((sum, one) => sum + one, 0) };
+      return {
+        letters: places.map((place) => 'ABC'[place]!),
+        colours,
+        coats,
+        all: coats.reduce((sum, one) => sum + one, 0),
+      };
     }).sort((a, b) => a.all - b.all);
     return { ok: true, value: { orders, under } };
   },
@@ -52,7 +58,10 @@ export const order = question({
           }),
         ];
       }),
-      words: shown.map(({ letters, all }, index) => ({ at: [index * 44 + 18, -14] as const, what: { code: 'sketch.coats', values: { letters, coats: all } } })),
+      words: shown.map(({ letters, all }, index) => ({
+        at: [index * 44 + 18, -14] as const,
+        what: { code: 'sketch.coats', values: { letters, coats: all } },
+      })),
     };
   },
 });

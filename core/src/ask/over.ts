@@ -24,11 +24,29 @@ export const over = question({
   },
   ways: [],
   answer: (values) => {
-    const [lower, upper, ageMinutes] = [values.lower as PaintSystemKey, values.upper as PaintSystemKey, values.ageMinutes as number];
+    const [lower, upper, ageMinutes] = [
+      values.lower as PaintSystemKey,
+      values.upper as PaintSystemKey,
+      values.ageMinutes as number,
+    ];
     const marks = typicalAgeMarks(lower, REFERENCE_AIR, values.build);
-    const { answer, reason, untilMin } = compatibilityOf({ marks, ageMin: ageMinutes, known: lower !== upper || lower !== 'antifouling' }, upper);
+    const { answer, reason, untilMin } = compatibilityOf(
+      { marks, ageMin: ageMinutes, known: lower !== upper || lower !== 'antifouling' },
+      upper,
+    );
     const windows = marks.recoat.map(({ fromMin, toMin }) => ({ from: fromMin, to: toMin }));
-    return { ok: true, value: { lower, upper, answer, reason, ...(untilMin === null ? {} : { untilMinutes: untilMin }), ageMinutes, windows } };
+    return {
+      ok: true,
+      value: {
+        lower,
+        upper,
+        answer,
+        reason,
+        ...(untilMin === null ? {} : { untilMinutes: untilMin }),
+        ageMinutes,
+        windows,
+      },
+    };
   },
   sketch: ({ lower, upper, answer }: OverGiven) => ({
     strokes: [
@@ -37,15 +55,29 @@ export const over = question({
       ...(answer === 'barrier' ? [{ tone: 'ink' as const, points: rectangleRing(0, 14, 100, 18) }] : []),
       {
         tone: 'tape',
-        points: answer === 'no' ? rectangleRing(0, 24, 100, 36) : rectangleRing(0, answer === 'barrier' ? 18 : 14, 100, answer === 'barrier' ? 30 : 26),
+        points:
+          answer === 'no'
+            ? rectangleRing(0, 24, 100, 36)
+            : rectangleRing(0, answer === 'barrier' ? 18 : 14, 100, answer === 'barrier' ? 30 : 26),
       },
       ...(answer === 'abrade'
-        ? [{ tone: 'ink' as const, points: Array.from({ length: 41 }, (_, index): [number, number] => [index * 2.5, index % 2 === 0 ? 14 : 12.5]) }]
+        ? [
+            {
+              tone: 'ink' as const,
+              points: Array.from({ length: 41 }, (_, index): [number, number] => [
+                index * 2.5,
+                index % 2 === 0 ? 14 : 12.5,
+              ]),
+            },
+          ]
         : []),
     ],
     words: [
       { at: [50, 7], what: { code: 'sketch.system', values: { system: lower } } },
-      { at: [50, answer === 'no' ? 30 : answer === 'barrier' ? 24 : 20], what: { code: 'sketch.system', values: { system: upper } } },
+      {
+        at: [50, answer === 'no' ? 30 : answer === 'barrier' ? 24 : 20],
+        what: { code: 'sketch.system', values: { system: upper } },
+      },
     ],
   }),
 });

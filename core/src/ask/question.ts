@@ -5,7 +5,9 @@ import { MAX_ECHO_CHARACTERS, type Key } from './key';
 import type { AskMessage, SketchMessage } from './says';
 
 /** Values of a question as its keys read them; those left out without a fallback are undefined. */
-export type Values<K extends Record<string, Key>> = { readonly [N in keyof K]: K[N] extends Key<infer T> ? T | undefined : never };
+export type Values<K extends Record<string, Key>> = {
+  readonly [N in keyof K]: K[N] extends Key<infer T> ? T | undefined : never;
+};
 
 /** A line of a drawing, mm, y up. `fill` is an area, `tape` a strip, `ink` and `quiet` lines, `mark` a point. */
 export interface SketchStroke {
@@ -31,7 +33,8 @@ export const rectangleRing = (x1: number, y1: number, x2: number, y2: number): [
 ];
 
 /** A ring of places as a closed line. */
-export const closedLoop = (ring: readonly { readonly x: number; readonly y: number }[]): [number, number][] => closeRing(ring).map(({ x, y }) => [x, y]);
+export const closedLoop = (ring: readonly { readonly x: number; readonly y: number }[]): [number, number][] =>
+  closeRing(ring).map(({ x, y }) => [x, y]);
 
 /** Plain data, as it is printed. */
 export type Answer = Readonly<Record<string, unknown>>;
@@ -91,25 +94,42 @@ function unknownKeys(of: Question, given: Record<string, unknown>): Fault[] {
   return Object.keys(given)
     .filter((name) => !Object.hasOwn(of.keys, name))
     .slice(0, MAX_FAULTS)
-    .map((name) => ({ path: truncate(name, MAX_ECHO_CHARACTERS), code: 'ask.unknown-key', values: { question: of.name, keys: Object.keys(of.keys) } }));
+    .map((name) => ({
+      path: truncate(name, MAX_ECHO_CHARACTERS),
+      code: 'ask.unknown-key',
+      values: { question: of.name, keys: Object.keys(of.keys) },
+    }));
 }
 
 function missingKeys(of: Question, given: Record<string, unknown>): Fault[] {
   const way = usedWay(of, given);
   const asked = (name: string) => !of.ways.some(({ keys }) => keys.includes(name)) || way.keys.includes(name);
   const noWay = way.keys.every((name) => !isGiven(given[name]));
-  const instead = noWay ? of.ways.filter((other) => other !== way).map(({ keys }) => keys.filter((name) => !of.keys[name]!.optional).join(', ')) : [];
+  const instead = noWay
+    ? of.ways
+        .filter((other) => other !== way)
+        .map(({ keys }) => keys.filter((name) => !of.keys[name]!.optional).join(', '))
+    : [];
   return Object.entries(of.keys).flatMap(([name, key]) =>
     key.optional || isGiven(given[name]) || !asked(name)
       ? []
-      : [{ path: name, code: 'ask.missing', values: { accepts: key.accepts, instead: way.keys.includes(name) ? instead : [] } }],
+      : [
+          {
+            path: name,
+            code: 'ask.missing',
+            values: { accepts: key.accepts, instead: way.keys.includes(name) ? instead : [] },
+          },
+        ],
   );
 }
 
 /** The way most of whose keys were given; the first where none was. */
 function usedWay(of: Question, given: Record<string, unknown>): Way {
   const count = ({ keys }: Way) => keys.filter((name) => isGiven(given[name])).length;
-  return of.ways.reduce<Way>((best, way) => (count(way) > count(best) ? way : best), of.ways[0] ?? { name: '', keys: [] });
+  return of.ways.reduce<Way>(
+    (best, way) => (count(way) > count(best) ? way : best),
+    of.ways[0] ?? { name: '', keys: [] },
+  );
 }
 
 function wayFaults(of: Question, given: Record<string, unknown>): Fault[] {
@@ -118,7 +138,11 @@ function wayFaults(of: Question, given: Record<string, unknown>): Fault[] {
     .filter((way) => way !== used)
     .flatMap(({ keys }) => keys)
     .filter((name) => isGiven(given[name]) && !used.keys.includes(name));
-  return others.map((name) => ({ path: name, code: 'ask.not-together', values: { keys: used.keys.filter((key) => isGiven(given[key])) } }));
+  return others.map((name) => ({
+    path: name,
+    code: 'ask.not-together',
+    values: { keys: used.keys.filter((key) => isGiven(given[key])) },
+  }));
 }
 
 /** The input a form opens with: the examples of every key in use. */
@@ -127,8 +151,11 @@ export function exampleInput(of: Question, way: Way | undefined = of.ways[0]): R
     .filter((other) => other !== way)
     .flatMap(({ keys }) => keys)
     .filter((name) => !way?.keys.includes(name));
-  return Object.fromEntries(Object.entries(of.keys).flatMap(([name, key]) => (hidden.includes(name) ? [] : [[name, key.example]])));
+  return Object.fromEntries(
+    Object.entries(of.keys).flatMap(([name, key]) => (hidden.includes(name) ? [] : [[name, key.example]])),
+  );
 }
 
 /** Refuses a tape that is not on the shelf. */
-export const noTape = (code: string, { tapes }: Shelf) => refuseAt('tape', { code: 'ask.no-tape', values: { code, codes: tapes.map((one) => one.code) } });
+export const noTape = (code: string, { tapes }: Shelf) =>
+  refuseAt('tape', { code: 'ask.no-tape', values: { code, codes: tapes.map((one) => one.code) } });

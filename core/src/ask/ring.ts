@@ -22,7 +22,11 @@ export const ring = question({
     if (place > l) return refuseAt('at', { code: 'ask.beyond-end', values: { mostMm: l } });
     if (a + (b - a) * (place / l) <= 0) return refuseAt('at', messageWithoutValues('ask.at-tip'));
     const { girthMm, sheetRadiusMm } = ringRadiusOnSheet(a, b, l, place);
-    const bend = fitTapeToBend(sheetRadiusMm ?? Infinity, { widthMm: width as number, stretch: stretch as number, fold: fold as number }, body as BodySide);
+    const bend = fitTapeToBend(
+      sheetRadiusMm ?? Infinity,
+      { widthMm: width as number, stretch: stretch as number, fold: fold as number },
+      body as BodySide,
+    );
     return {
       ok: true,
       value: {
@@ -39,14 +43,20 @@ export const ring = question({
     };
   },
   sketch: ({ d1, d2, lengthMm, atMm, widthMm }) => {
-    const surface: Surface = d1 === d2 ? { kind: 'tube', diameter: d1, length: lengthMm } : { kind: 'cone', d1, d2, length: lengthMm };
+    const surface: Surface =
+      d1 === d2 ? { kind: 'tube', diameter: d1, length: lengthMm } : { kind: 'cone', d1, d2, length: lengthMm };
     const skin = skinOf(surface);
     const axle = skin.axle as RevolutionAxis;
     const slant = axle.lengthMm / lengthMm;
     const line = axle.ringAt(atMm * slant).map(({ x, y }): [number, number] => [x, y]);
-    const beside = axle.ringAt(Math.min(axle.lengthMm, atMm * slant + widthMm)).map(({ x, y }): [number, number] => [x, y]);
+    const beside = axle
+      .ringAt(Math.min(axle.lengthMm, atMm * slant + widthMm))
+      .map(({ x, y }): [number, number] => [x, y]);
     const strokes: SketchStroke[] = [
-      { tone: 'fill', points: d1 === d2 ? rectangleRing(0, -(Math.PI * d1) / 2, lengthMm, (Math.PI * d1) / 2) : closedLoop(skin.ring) },
+      {
+        tone: 'fill',
+        points: d1 === d2 ? rectangleRing(0, -(Math.PI * d1) / 2, lengthMm, (Math.PI * d1) / 2) : closedLoop(skin.ring),
+      },
       { tone: 'tape', points: [...line, ...beside.reverse(), line[0]!] },
       { tone: 'ink', points: line },
     ];

@@ -51,7 +51,12 @@ export interface AskMessages {
   readonly 'ask.one-unknown': { readonly names: readonly string[]; readonly found: number };
   /** Count, width, gap and margin of the nearest solutions, one after the other. */
   readonly 'ask.bands': { readonly why: BandMessage; readonly nearest: readonly Message[] };
-  readonly 'ask.bands-of': { readonly count: number; readonly widthMm: number; readonly gapMm: number; readonly marginMm: number };
+  readonly 'ask.bands-of': {
+    readonly count: number;
+    readonly widthMm: number;
+    readonly gapMm: number;
+    readonly marginMm: number;
+  };
   /** No tape on the shelf can be laid there at all. */
   readonly 'ask.no-tape-fits': Readonly<Record<string, never>>;
   readonly 'ask.no-tape': { readonly code: string; readonly codes: readonly string[] };

@@ -22,7 +22,12 @@ function tapeSums(wanted: number, widths: readonly number[]): TapeSum[] {
     return { tapes, sumMm, errorMm: sumMm - wanted, errorShare: (sumMm - wanted) / wanted };
   });
   return choices
-    .sort((a, b) => Math.abs(a.errorMm) - Math.abs(b.errorMm) || a.tapes.length - b.tapes.length || compareText(a.tapes.join(' '), b.tapes.join(' ')))
+    .sort(
+      (a, b) =>
+        Math.abs(a.errorMm) - Math.abs(b.errorMm) ||
+        a.tapes.length - b.tapes.length ||
+        compareText(a.tapes.join(' '), b.tapes.join(' ')),
+    )
     .slice(0, MOST_CHOICES);
 }
 
@@ -33,7 +38,9 @@ export const scale = question({
     scale: typedKey('72', messageWithoutValues('accepts.scale'), (text) => {
       const found = /^(?:1\s*[:/]\s*)?(\d+(?:\.\d+)?)$/.exec(text.trim());
       const value = found ? Number(found[1]) : 0;
-      return value >= 1 && value <= 10_000 ? readOk(value) : readFailed({ code: 'ask.not-scale', values: { text: text.trim() } });
+      return value >= 1 && value <= 10_000
+        ? readOk(value)
+        : readFailed({ code: 'ask.not-scale', values: { text: text.trim() } });
     }),
     tapes: lengthsKey('1, 2, 3, 5, 6'),
   },

@@ -16,7 +16,8 @@ export const stations = question({
     const places = (points as readonly (readonly [number, number])[]).map(([x, y]) => ({ x, y }));
     const path = sweepPath(places);
     if (!path) return refuseAt('points', messageWithoutValues('ask.same-places'));
-    if (pathLength(path) / (step as number) > 1000) return refuseAt('step', { code: 'ask.too-many-rows', values: { most: 1000 } });
+    if (pathLength(path) / (step as number) > 1000)
+      return refuseAt('step', { code: 'ask.too-many-rows', values: { most: 1000 } });
     const found = stationsOf(path, ({ x, y }) => ({ along: x, above: y }), step as number, tolerance as number);
     return {
       ok: true,
@@ -29,7 +30,10 @@ export const stations = question({
     };
   },
   sketch: ({ table, curve }) => ({
-    strokes: [{ tone: 'ink', points: curve }, ...table.map(({ alongMm, aboveMm }) => ({ tone: 'mark' as const, points: [[alongMm, aboveMm] as const] }))],
+    strokes: [
+      { tone: 'ink', points: curve },
+      ...table.map(({ alongMm, aboveMm }) => ({ tone: 'mark' as const, points: [[alongMm, aboveMm] as const] })),
+    ],
     words: [],
   }),
 });

@@ -24,7 +24,15 @@ export const which = question({
   answer: ({ radius, body, paint, ageMinutes, stays, surface, edge }, shelf) => {
     const [staysMin, surfaceC] = [stays as number, surface as number];
     const curvature = radius === undefined ? 0 : 1 / radius;
-    const bondN25 = filmBond({ system: paint as PaintSystemKey, finish: null, ageMin: (ageMinutes as number) + staysMin, onBarePlastic: false }, REFERENCE_AIR);
+    const bondN25 = filmBond(
+      {
+        system: paint as PaintSystemKey,
+        finish: null,
+        ageMin: (ageMinutes as number) + staysMin,
+        onBarePlastic: false,
+      },
+      REFERENCE_AIR,
+    );
     const choice = chooseTape(
       shelf.tapes.filter(({ rolls }) => rolls !== 0),
       {
@@ -42,6 +50,9 @@ export const which = question({
     );
     if (!choice) return refuseAt('edge', { code: 'ask.no-tape-fits', values: {} });
     const { tape, fit, hold, deTack, doubts } = choice;
-    return { ok: true, value: { tape: tape.code, name: tape.name, verdict: fit.verdict, meanStretch: fit.stretch, hold, deTack, doubts } };
+    return {
+      ok: true,
+      value: { tape: tape.code, name: tape.name, verdict: fit.verdict, meanStretch: fit.stretch, hold, deTack, doubts },
+    };
   },
 });

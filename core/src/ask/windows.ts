@@ -48,7 +48,11 @@ export const windows = question<typeof keys, PullWindows & Record<string, unknow
   ],
   answer: (values, shelf) => {
     const marks = marksFrom(values, shelf);
-    if (!marks) return refuseAt('finish', { code: 'ask.no-finish', values: { id: values.finish as string, ids: shelf.finishes.map(({ id }) => id) } });
+    if (!marks)
+      return refuseAt('finish', {
+        code: 'ask.no-finish',
+        values: { id: values.finish as string, ids: shelf.finishes.map(({ id }) => id) },
+      });
     const air = { airC: values.air as number, rhPercent: values.rh as number, movement: values.move as AirMovement };
     return { ok: true, value: { ...pullWindows(marks, air, values.buildFactor as number, values.dwell as number) } };
   },

@@ -12,12 +12,17 @@ export const wrap = question({
   ways: [],
   answer: ({ diameter, thickness, overlap }) => ({
     ok: true,
-    value: { lengthMm: wrapLength(diameter as number, thickness as number, overlap as number), overlapMm: overlap as number },
+    value: {
+      lengthMm: wrapLength(diameter as number, thickness as number, overlap as number),
+      overlapMm: overlap as number,
+    },
   }),
   sketch: ({ lengthMm, overlapMm }) => ({
     strokes: [
       { tone: 'fill', points: rectangleRing(0, 0, lengthMm, lengthMm * 0.08) },
-      ...(overlapMm > 0 ? [{ tone: 'tape' as const, points: rectangleRing(lengthMm - overlapMm, 0, lengthMm, lengthMm * 0.08) }] : []),
+      ...(overlapMm > 0
+        ? [{ tone: 'tape' as const, points: rectangleRing(lengthMm - overlapMm, 0, lengthMm, lengthMm * 0.08) }]
+        : []),
     ],
     words: [],
   }),

@@ -24,7 +24,13 @@ function exhaustive(strips: StripTimes) {
 
 const minutes = (most: number) => fc.integer({ min: 0, max: most * 4 }).map((quarters) => quarters / 4);
 const anyStrips = fc
-  .record({ paintMin: minutes(8), pullMin: minutes(8), fromMin: minutes(20), openMin: minutes(25), strips: fc.integer({ min: 1, max: 6 }) })
+  .record({
+    paintMin: minutes(8),
+    pullMin: minutes(8),
+    fromMin: minutes(20),
+    openMin: minutes(25),
+    strips: fc.integer({ min: 1, max: 6 }),
+  })
   .map(({ openMin, ...rest }): StripTimes => ({ ...rest, toMin: rest.fromMin + openMin }));
 
 it('finds the least total and the largest lead there is, against every order of turns', () => {
@@ -50,7 +56,9 @@ it('gives a rhythm in which every pull lies in its window, and that takes what i
       if (!found.feasible) return;
       const turns = found.rhythm.flatMap(({ turn, strips: heap }) => Array.from({ length: heap }, () => turn));
       const begins = scheduleActions(turns, strips)!;
-      const [painted, pulled] = (['paint', 'pull'] as const).map((turn) => begins.filter((_, index) => turns[index] === turn));
+      const [painted, pulled] = (['paint', 'pull'] as const).map((turn) =>
+        begins.filter((_, index) => turns[index] === turn),
+      );
       expect(painted).toHaveLength(count);
       painted!.forEach((begin, strip) => {
         const since = pulled![strip]! - begin - strips.paintMin;
@@ -59,7 +67,11 @@ it('gives a rhythm in which every pull lies in its window, and that takes what i
       });
       begins
         .slice(1)
-        .forEach((begin, index) => expect(begin - begins[index]!).toBeGreaterThanOrEqual((turns[index] === 'paint' ? strips.paintMin : strips.pullMin) - 1e-6));
+        .forEach((begin, index) =>
+          expect(begin - begins[index]!).toBeGreaterThanOrEqual(
+            (turns[index] === 'paint' ? strips.paintMin : strips.pullMin) - 1e-6,
+          ),
+        );
       expect(pulled![count - 1]! + strips.pullMin).toBeCloseTo(found.totalMinutes, 6);
       expect(found.totalMinutes).toBeGreaterThanOrEqual(count * (strips.paintMin + strips.pullMin) - 1e-6);
     }),
@@ -71,11 +83,17 @@ const found = (strips: StripTimes) => batches(strips) as Batches;
 
 it('paints four strips of a deck before the first is pulled', () => {
   // 5 min to paint, 3 to pull, tacky from 10 to 20 minutes: the fourth is painted 15 after the first, whose pull is over at 18.
-  expect(found({ paintMin: 5, pullMin: 3, fromMin: 10, toMin: 20, strips: 8 })).toMatchObject({ paintAhead: 4, proven: true });
+  expect(found({ paintMin: 5, pullMin: 3, fromMin: 10, toMin: 20, strips: 8 })).toMatchObject({
+    paintAhead: 4,
+    proven: true,
+  });
 });
 
 it('a single strip is painted, waited for and pulled', () => {
-  expect(found({ paintMin: 4, pullMin: 2, fromMin: 15, toMin: 30, strips: 1 })).toMatchObject({ paintAhead: 1, totalMinutes: 21 });
+  expect(found({ paintMin: 4, pullMin: 2, fromMin: 15, toMin: 30, strips: 1 })).toMatchObject({
+    paintAhead: 1,
+    totalMinutes: 21,
+  });
 });
 
 it('without waiting takes the work alone', () => {
@@ -83,5 +101,9 @@ it('without waiting takes the work alone', () => {
 });
 
 it('says how short a pull, or how late a close, would do', () => {
-  expect(batches({ paintMin: 5, pullMin: 12, fromMin: 10, toMin: 20, strips: 3 })).toEqual({ feasible: false, longestPullMin: 10, leastToMin: 22 });
+  expect(batches({ paintMin: 5, pullMin: 12, fromMin: 10, toMin: 20, strips: 3 })).toEqual({
+    feasible: false,
+    longestPullMin: 10,
+    leastToMin: 22,
+  });
 });

@@ -42,7 +42,13 @@ export function batches(strips: StripTimes): Batches | BatchFailure {
   if (fromMin > maxWaitMin(strips) + TIME_TOLERANCE_MIN)
     return { feasible: false, longestPullMin: Math.max(0, toMin - fromMin), leastToMin: fromMin + pullMin };
   const { turns, totalMin, proven } = shortestCycle(strips);
-  return { feasible: true, paintAhead: maxPaintedAhead(strips), totalMinutes: totalMin, proven, rhythm: heapsOf(turns, scheduleActions(turns, strips)!) };
+  return {
+    feasible: true,
+    paintAhead: maxPaintedAhead(strips),
+    totalMinutes: totalMin,
+    proven,
+    rhythm: heapsOf(turns, scheduleActions(turns, strips)!),
+  };
 }
 
 function heapsOf(turns: readonly BatchAction[], begins: readonly number[]): BatchCycleStep[] {

@@ -1,7 +1,10 @@
 import fc from 'fast-check';
 import { batches, sectionCycle, type Section } from '.';
 
-const anySections = fc.array(fc.record({ paintMin: fc.integer({ min: 1, max: 12 }), pullMin: fc.integer({ min: 1, max: 8 }) }), { minLength: 1, maxLength: 9 });
+const anySections = fc.array(
+  fc.record({ paintMin: fc.integer({ min: 1, max: 12 }), pullMin: fc.integer({ min: 1, max: 8 }) }),
+  { minLength: 1, maxLength: 9 },
+);
 const anyWindow = fc.record({ fromMin: fc.integer({ min: 0, max: 15 }), openMin: fc.integer({ min: 1, max: 40 }) });
 
 it('paints and pulls every section once, in order, one thing at a time, and each pull in its window', () => {
@@ -53,7 +56,8 @@ it('what a pull has after each heap it comes from is what its sections have, no 
           const late = paint.endMin + told.toMin - pull.endMin;
           const lefts = sections.flatMap(({ pullMin }, section) => {
             const inBoth = [paint, pull].every(({ first, count }) => section >= first && section < first + count);
-            const sum = (first: number, end: number, of: keyof Section) => sections.slice(first, end).reduce((all, one) => all + one[of], 0);
+            const sum = (first: number, end: number, of: keyof Section) =>
+              sections.slice(first, end).reduce((all, one) => all + one[of], 0);
             const painted = paint.startMin + sum(paint.first, section + 1, 'paintMin');
             const off = pull.startMin + late + sum(pull.first, section, 'pullMin') + pullMin;
             return inBoth ? [painted + window.toMin - off] : [];

@@ -74,7 +74,9 @@ function dividedInto(count: number, lead: number, step: number): Heap[] {
 /** Heaps as early as they can be: the longest ways through what lies between them; null where a pull must fall out of its window. */
 function onTheClock(heaps: readonly Heap[], sections: readonly Section[], window: SectionWindow): SectionCycle | null {
   const minutes = heaps.map(({ turn, first, count }) => sumMin(sections, first, first + count, turn));
-  const links = heaps.flatMap((pull, index) => (pull.turn === 'pull' ? linksOf(heaps, index, sections, window, minutes) : []));
+  const links = heaps.flatMap((pull, index) =>
+    pull.turn === 'pull' ? linksOf(heaps, index, sections, window, minutes) : [],
+  );
   const starts = heaps.map(() => 0);
   for (let round = 0; ; round++) {
     let moved = false;
@@ -96,7 +98,9 @@ function onTheClock(heaps: readonly Heap[], sections: readonly Section[], window
     ...heap,
     startMin: starts[index]! - begun,
     endMin: starts[index]! - begun + minutes[index]!,
-    painted: links.filter(({ pull }) => pull === index).map(({ paint, fromMin, toMin }) => ({ heap: paint, fromMin: Math.max(0, fromMin), toMin })),
+    painted: links
+      .filter(({ pull }) => pull === index)
+      .map(({ paint, fromMin, toMin }) => ({ heap: paint, fromMin: Math.max(0, fromMin), toMin })),
   }));
   return { heaps: laid, totalMin: laid.at(-1)!.endMin };
 }
@@ -107,7 +111,13 @@ interface Link extends SectionWindow {
 }
 
 /** What a pull of several sections must keep after each painting they come from, so that every one of them is in its window. */
-function linksOf(heaps: readonly Heap[], pull: number, sections: readonly Section[], window: SectionWindow, minutes: readonly number[]): Link[] {
+function linksOf(
+  heaps: readonly Heap[],
+  pull: number,
+  sections: readonly Section[],
+  window: SectionWindow,
+  minutes: readonly number[],
+): Link[] {
   const own = heaps[pull]!;
   return heaps.slice(0, pull).flatMap((heap, paint): Link[] => {
     const [first, end] = [Math.max(heap.first, own.first), Math.min(heap.first + heap.count, own.first + own.count)];
@@ -127,6 +137,7 @@ function linksOf(heaps: readonly Heap[], pull: number, sections: readonly Sectio
 
 const sumMin = (sections: readonly Section[], first: number, end: number, turn: BatchAction): number => {
   let sum = 0;
-  for (let section = first; section < end; section++) sum += turn === 'paint' ? sections[section]!.paintMin : sections[section]!.pullMin;
+  for (let section = first; section < end; section++)
+    sum += turn === 'paint' ? sections[section]!.paintMin : sections[section]!.pullMin;
   return sum;
 };

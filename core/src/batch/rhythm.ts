@@ -1,4 +1,11 @@
-import { maxWaitMin, TIME_TOLERANCE_MIN, scheduleActions, minutesOfActions, type StripTimes, type BatchAction } from './sequence';
+import {
+  maxWaitMin,
+  TIME_TOLERANCE_MIN,
+  scheduleActions,
+  minutesOfActions,
+  type StripTimes,
+  type BatchAction,
+} from './sequence';
 
 /** An order of turns, how long it takes, and whether nothing shorter can be. */
 export interface BatchCycle {
@@ -20,7 +27,8 @@ export function shortestCycle(strips: StripTimes): BatchCycle {
   let best: BatchCycle | null = null;
   for (const turns of simpleRhythms(strips)) {
     const totalMin = minutesOfActions(turns, strips);
-    if (totalMin !== null && (best === null || totalMin < best.totalMin - TIME_TOLERANCE_MIN)) best = { turns, totalMin, proven: false };
+    if (totalMin !== null && (best === null || totalMin < best.totalMin - TIME_TOLERANCE_MIN))
+      best = { turns, totalMin, proven: false };
   }
   // One after the other always fits: a strip is painted, waited for and pulled.
   const found = best as BatchCycle;
@@ -41,7 +49,8 @@ function leastTotal(strips: StripTimes): number {
   const work = count * (paintMin + pullMin);
   const lead = maxPaintedAhead(strips);
   const atStart = Math.max(0, fromMin - (lead - 1) * paintMin);
-  const left = pullMin === 0 ? count : Math.min(count, Math.floor((maxWaitMin(strips) + TIME_TOLERANCE_MIN) / pullMin) + 1);
+  const left =
+    pullMin === 0 ? count : Math.min(count, Math.floor((maxWaitMin(strips) + TIME_TOLERANCE_MIN) / pullMin) + 1);
   const atEnd = Math.max(0, fromMin - (left - 1) * pullMin);
   // Where all strips are painted before the first pull, both are the same idle time.
   return lead >= count ? work + Math.max(atStart, atEnd) : work + atStart + atEnd;
@@ -111,5 +120,7 @@ function searched(strips: StripTimes, best: BatchCycle): BatchCycle {
 /** When a half-made order is through, min; null where a strip falls out of its window in it already. */
 function endOf(turns: readonly BatchAction[], strips: StripTimes): number | null {
   const begins = scheduleActions(turns, strips);
-  return begins && begins[begins.length - 1]! + (turns[turns.length - 1] === 'paint' ? strips.paintMin : strips.pullMin);
+  return (
+    begins && begins[begins.length - 1]! + (turns[turns.length - 1] === 'paint' ? strips.paintMin : strips.pullMin)
+  );
 }

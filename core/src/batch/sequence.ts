@@ -37,7 +37,8 @@ export function scheduleActions(turns: readonly BatchAction[], strips: StripTime
       begins[index] = min;
       moved = true;
     };
-    for (let index = 1; index < turns.length; index++) atLeast(index, begins[index - 1]! + (turns[index - 1] === 'paint' ? paintMin : pullMin));
+    for (let index = 1; index < turns.length; index++)
+      atLeast(index, begins[index - 1]! + (turns[index - 1] === 'paint' ? paintMin : pullMin));
     pulled.forEach((index, strip) => atLeast(index, begins[painted[strip]!]! + paintMin + fromMin));
     pulled.forEach((index, strip) => atLeast(painted[strip]!, begins[index]! - waitMin - paintMin));
     if (!moved) return begins;

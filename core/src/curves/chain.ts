@@ -64,14 +64,21 @@ export function pointOnSpan({ from, to, startAt, endAt, arc }: ChainSpan, at: nu
   const { centre, radius, turn } = arc;
   const angle = Math.atan2(from.y - centre.y, from.x - centre.x) + share * turn;
   const sign = Math.sign(turn);
-  const place = share === 0 ? from : share === 1 ? to : { x: centre.x + radius * Math.cos(angle), y: centre.y + radius * Math.sin(angle) };
+  const place =
+    share === 0
+      ? from
+      : share === 1
+        ? to
+        : { x: centre.x + radius * Math.cos(angle), y: centre.y + radius * Math.sin(angle) };
   return { x: place.x, y: place.y, tx: -sign * Math.sin(angle), ty: sign * Math.cos(angle), curvature: sign / radius };
 }
 
 /** Places along a span, both ends included; chords stray at most the flattening tolerance. */
 export function pointsOnSpan(span: ChainSpan, tolerance: number = TOLERANCE.flatten): ChainPoint[] {
   const steps = span.arc ? arcSteps(span.arc.radius, span.arc.turn, tolerance) : 1;
-  return Array.from({ length: steps + 1 }, (_, step) => pointOnSpan(span, span.startAt + ((span.endAt - span.startAt) * step) / steps));
+  return Array.from({ length: steps + 1 }, (_, step) =>
+    pointOnSpan(span, span.startAt + ((span.endAt - span.startAt) * step) / steps),
+  );
 }
 
 /** The places of a closed chain as a ring, first place not repeated. */

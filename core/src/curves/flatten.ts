@@ -5,16 +5,21 @@ import type { Point } from './point';
 const MOST_PIECES = 2000;
 
 /** Pieces a curve needs so that chords stray at most `tolerance`, from its largest second difference. */
-const piecesFor = (second: number, tolerance: number): number => Math.min(MOST_PIECES, Math.max(1, Math.ceil(Math.sqrt((0.75 * second) / tolerance))));
+const piecesFor = (second: number, tolerance: number): number =>
+  Math.min(MOST_PIECES, Math.max(1, Math.ceil(Math.sqrt((0.75 * second) / tolerance))));
 
 /** Places along a cubic after its first. */
 export function flattenCubic(a: Point, b: Point, c: Point, d: Point, tolerance: number): Point[] {
-  const second = Math.max(Math.hypot(a.x - 2 * b.x + c.x, a.y - 2 * b.y + c.y), Math.hypot(b.x - 2 * c.x + d.x, b.y - 2 * c.y + d.y));
+  const second = Math.max(
+    Math.hypot(a.x - 2 * b.x + c.x, a.y - 2 * b.y + c.y),
+    Math.hypot(b.x - 2 * c.x + d.x, b.y - 2 * c.y + d.y),
+  );
   const pieces = piecesFor(second, tolerance);
   return Array.from({ length: pieces }, (_, index) => {
     const t = (index + 1) / pieces;
     const s = 1 - t;
-    const mix = (p: number, q: number, r: number, u: number) => s ** 3 * p + 3 * s * s * t * q + 3 * s * t * t * r + t ** 3 * u;
+    const mix = (p: number, q: number, r: number, u: number) =>
+      s ** 3 * p + 3 * s * s * t * q + 3 * s * t * t * r + t ** 3 * u;
     return { x: mix(a.x, b.x, c.x, d.x), y: mix(a.y, b.y, c.y, d.y) };
   });
 }
@@ -31,7 +36,15 @@ export function flattenQuadratic(a: Point, b: Point, c: Point, tolerance: number
 }
 
 /** Places along an arc of an ellipse; both ends included. `turn` tilts it, radians. */
-export function flattenArc(centre: Point, radiusX: number, radiusY: number, turn: number, from: number, to: number, tolerance: number): Point[] {
+export function flattenArc(
+  centre: Point,
+  radiusX: number,
+  radiusY: number,
+  turn: number,
+  from: number,
+  to: number,
+  tolerance: number,
+): Point[] {
   const largest = Math.max(Math.abs(radiusX), Math.abs(radiusY), 1e-9);
   const pieces = Math.min(MOST_PIECES, arcSteps(largest, to - from, tolerance));
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
@@ -80,7 +93,14 @@ export function flattenSpline(
     const second = reach
       .slice(2)
       .reduce(
-        (most, p, index) => Math.max(most, Math.hypot(p.x - 2 * reach[index + 1]!.x + reach[index]!.x, p.y - 2 * reach[index + 1]!.y + reach[index]!.y)),
+        (most, p, index) =>
+          Math.max(
+            most,
+            Math.hypot(
+              p.x - 2 * reach[index + 1]!.x + reach[index]!.x,
+              p.y - 2 * reach[index + 1]!.y + reach[index]!.y,
+            ),
+          ),
         0,
       );
     // Second differences of the control points bound those of the piece by the square of the degree.
@@ -91,7 +111,14 @@ export function flattenSpline(
   return places.length > 1 ? places : null;
 }
 
-function deBoor(degree: number, control: readonly Point[], knots: readonly number[], weights: readonly number[] | null, span: number, at: number): Point {
+function deBoor(
+  degree: number,
+  control: readonly Point[],
+  knots: readonly number[],
+  weights: readonly number[] | null,
+  span: number,
+  at: number,
+): Point {
   const d = Array.from({ length: degree + 1 }, (_, j) => {
     const index = j + span - degree;
     const w = weights?.[index] ?? 1;
@@ -101,7 +128,11 @@ function deBoor(degree: number, control: readonly Point[], knots: readonly numbe
     for (let j = degree; j >= r; j--) {
       const low = knots[j + span - degree]!;
       const share = (at - low) / (knots[j + 1 + span - r]! - low || 1);
-      d[j] = { x: (1 - share) * d[j - 1]!.x + share * d[j]!.x, y: (1 - share) * d[j - 1]!.y + share * d[j]!.y, w: (1 - share) * d[j - 1]!.w + share * d[j]!.w };
+      d[j] = {
+        x: (1 - share) * d[j - 1]!.x + share * d[j]!.x,
+        y: (1 - share) * d[j - 1]!.y + share * d[j]!.y,
+        w: (1 - share) * d[j - 1]!.w + share * d[j]!.w,
+      };
     }
   }
   const { x, y, w } = d[degree]!;

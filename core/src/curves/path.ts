@@ -40,7 +40,14 @@ export function pointAt(path: Path, at: number): PathPoint {
   const b = path[next]!;
   const share = b.at > a.at ? (at - a.at) / (b.at - a.at) : 0;
   const mix = (from: number, to: number) => from + share * (to - from);
-  return { x: mix(a.x, b.x), y: mix(a.y, b.y), tx: mix(a.tx, b.tx), ty: mix(a.ty, b.ty), curvature: mix(a.curvature, b.curvature), at };
+  return {
+    x: mix(a.x, b.x),
+    y: mix(a.y, b.y),
+    tx: mix(a.tx, b.tx),
+    ty: mix(a.ty, b.ty),
+    curvature: mix(a.curvature, b.curvature),
+    at,
+  };
 }
 
 /** The piece of a path between two distances; null where it would be shorter than a micrometre. */
@@ -53,7 +60,15 @@ export function pathSlice(path: Path, from: number, to: number): Path | null {
 
 /** The same line run the other way, distances from 0. */
 export const reversedPath = (path: Path): Path =>
-  [...path].reverse().map((point) => ({ ...point, tx: -point.tx, ty: -point.ty, curvature: -point.curvature, at: path.at(-1)!.at - point.at }));
+  [...path]
+    .reverse()
+    .map((point) => ({
+      ...point,
+      tx: -point.tx,
+      ty: -point.ty,
+      curvature: -point.curvature,
+      at: path.at(-1)!.at - point.at,
+    }));
 
 /** A path as another function of the plane sees it, which keeps lengths but turns left into right. */
 export function reflectPath(path: Path, reflect: (place: Point) => Point): Path {
@@ -87,16 +102,23 @@ const CORNER = (3 * Math.PI) / 180;
 
 /** Distances along the path at which it has a corner. */
 export function cornerDistances(path: Path): number[] {
-  const found = path.slice(1).flatMap((point, index) => (point.at - path[index]!.at < 1e-6 && breakBetween(path[index]!, point) > CORNER ? [point.at] : []));
+  const found = path
+    .slice(1)
+    .flatMap((point, index) =>
+      point.at - path[index]!.at < 1e-6 && breakBetween(path[index]!, point) > CORNER ? [point.at] : [],
+    );
   const ends = isClosed(path) && breakBetween(path.at(-1)!, path[0]!) > CORNER;
   return ends ? [...found, path.at(-1)!.at] : found;
 }
 
-const breakBetween = (a: PathPoint, b: PathPoint): number => Math.abs(Math.atan2(a.tx * b.ty - a.ty * b.tx, a.tx * b.tx + a.ty * b.ty));
+const breakBetween = (a: PathPoint, b: PathPoint): number =>
+  Math.abs(Math.atan2(a.tx * b.ty - a.ty * b.tx, a.tx * b.tx + a.ty * b.ty));
 
 /** The tightest bend of a path; null for one without bends. */
 export function tightestBend(path: Path): { readonly at: number; readonly radiusMm: number } | null {
-  const tightest = path.reduce((worst, point) => (Math.abs(point.curvature) > Math.abs(worst.curvature) ? point : worst));
+  const tightest = path.reduce((worst, point) =>
+    Math.abs(point.curvature) > Math.abs(worst.curvature) ? point : worst,
+  );
   return Math.abs(tightest.curvature) < 1e-7 ? null : { at: tightest.at, radiusMm: 1 / Math.abs(tightest.curvature) };
 }
 
@@ -124,7 +146,13 @@ export function pathCrossings(first: Path, second: Path): { readonly onFirst: nu
     const [minY, maxY] = a.y < b.y ? [a.y, b.y] : [b.y, a.y];
     for (let j = 1; j < second.length; j++) {
       const [c, d] = [second[j - 1]!, second[j]!];
-      if ((c.x < minX && d.x < minX) || (c.x > maxX && d.x > maxX) || (c.y < minY && d.y < minY) || (c.y > maxY && d.y > maxY)) continue;
+      if (
+        (c.x < minX && d.x < minX) ||
+        (c.x > maxX && d.x > maxX) ||
+        (c.y < minY && d.y < minY) ||
+        (c.y > maxY && d.y > maxY)
+      )
+        continue;
       const cross = (b.x - a.x) * (d.y - c.y) - (b.y - a.y) * (d.x - c.x);
       if (cross === 0) continue;
       const share = ((c.x - a.x) * (d.y - c.y) - (c.y - a.y) * (d.x - c.x)) / cross;
@@ -133,7 +161,8 @@ export function pathCrossings(first: Path, second: Path): { readonly onFirst: nu
       const onFirst = a.at + share * (b.at - a.at);
       const onSecond = c.at + other * (d.at - c.at);
       // A crossing at a shared end of two pieces is one crossing.
-      if (!found.some((one) => Math.abs(one.onFirst - onFirst) < 1e-6 && Math.abs(one.onSecond - onSecond) < 1e-6)) found.push({ onFirst, onSecond });
+      if (!found.some((one) => Math.abs(one.onFirst - onFirst) < 1e-6 && Math.abs(one.onSecond - onSecond) < 1e-6))
+        found.push({ onFirst, onSecond });
     }
   }
   return found.sort((a, b) => a.onFirst - b.onFirst);

@@ -12,7 +12,10 @@ export function distanceToSegment(place: Point, from: Point, to: Point): number 
   const dx = to.x - from.x;
   const dy = to.y - from.y;
   const lengthSquared = dx * dx + dy * dy;
-  const share = lengthSquared === 0 ? 0 : Math.min(1, Math.max(0, ((place.x - from.x) * dx + (place.y - from.y) * dy) / lengthSquared));
+  const share =
+    lengthSquared === 0
+      ? 0
+      : Math.min(1, Math.max(0, ((place.x - from.x) * dx + (place.y - from.y) * dy) / lengthSquared));
   return Math.hypot(place.x - from.x - share * dx, place.y - from.y - share * dy);
 }
 
@@ -29,7 +32,8 @@ export function ringArea(ring: readonly Point[]): number {
 }
 
 /** Length round a ring, mm. */
-export const ringLength = (ring: readonly Point[]): number => ring.reduce((sum, point, index) => sum + distance(point, ring[(index + 1) % ring.length]!), 0);
+export const ringLength = (ring: readonly Point[]): number =>
+  ring.reduce((sum, point, index) => sum + distance(point, ring[(index + 1) % ring.length]!), 0);
 
 /** True where a straight way to the right from a place crosses an edge. */
 export const rayCrossesEdge = (place: Point, a: Point, b: Point): boolean =>
@@ -58,7 +62,12 @@ export interface Box {
 export function boundingBox(points: readonly Point[]): Box {
   if (points.length === 0) throw new RangeError('boxOf needs at least one point');
   return points.reduce<Box>(
-    (box, { x, y }) => ({ minX: Math.min(box.minX, x), minY: Math.min(box.minY, y), maxX: Math.max(box.maxX, x), maxY: Math.max(box.maxY, y) }),
+    (box, { x, y }) => ({
+      minX: Math.min(box.minX, x),
+      minY: Math.min(box.minY, y),
+      maxX: Math.max(box.maxX, x),
+      maxY: Math.max(box.maxY, y),
+    }),
     { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity },
   );
 }
@@ -68,7 +77,12 @@ export const isNearBox = ({ x, y }: Point, { minX, minY, maxX, maxY }: Box, reac
   x >= minX - reach && x <= maxX + reach && y >= minY - reach && y <= maxY + reach;
 
 /** Where two straight pieces cross, as shares along each; null where they are parallel or miss. */
-export function segmentCrossing(a: Point, b: Point, c: Point, d: Point): { readonly onFirst: number; readonly onSecond: number } | null {
+export function segmentCrossing(
+  a: Point,
+  b: Point,
+  c: Point,
+  d: Point,
+): { readonly onFirst: number; readonly onSecond: number } | null {
   const cross = (b.x - a.x) * (d.y - c.y) - (b.y - a.y) * (d.x - c.x);
   if (cross === 0) return null;
   const onFirst = ((c.x - a.x) * (d.y - c.y) - (c.y - a.y) * (d.x - c.x)) / cross;

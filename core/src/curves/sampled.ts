@@ -18,21 +18,40 @@ export function pathFromSamples(places: readonly Point[], closed: boolean): Path
   const at = (index: number) => kept[(index + count) % count]!;
   const isEnd = (index: number) => !closed && (index === 0 || index === count - 1);
   const samples: Omit<PathPoint, 'at'>[] = [];
-  const indices = closed ? Array.from({ length: count + 1 }, (_, index) => index % count) : kept.map((_, index) => index);
+  const indices = closed
+    ? Array.from({ length: count + 1 }, (_, index) => index % count)
+    : kept.map((_, index) => index);
   indices.forEach((index, walk) => {
     const here = at(index);
     const into = isEnd(index) && index === 0 ? null : headingBetween(at(index - 1), here);
     const out = isEnd(index) && index === count - 1 ? null : headingBetween(here, at(index + 1));
-    samples.push(...samplesAt(here, into, out, (distance(at(index - 1), here) + distance(here, at(index + 1))) / 2, walk === 0, walk === indices.length - 1));
+    samples.push(
+      ...samplesAt(
+        here,
+        into,
+        out,
+        (distance(at(index - 1), here) + distance(here, at(index + 1))) / 2,
+        walk === 0,
+        walk === indices.length - 1,
+      ),
+    );
   });
   return withArcLength(samples);
 }
 
 /** One place of the path; at a corner two, one for each direction. */
-function samplesAt(here: Point, into: number | null, out: number | null, reach: number, first: boolean, last: boolean): Omit<PathPoint, 'at'>[] {
+function samplesAt(
+  here: Point,
+  into: number | null,
+  out: number | null,
+  reach: number,
+  first: boolean,
+  last: boolean,
+): Omit<PathPoint, 'at'>[] {
   if (into === null || out === null) return [{ ...here, ...asDirection(into ?? out ?? 0), curvature: 0 }];
   const turn = Math.atan2(Math.sin(out - into), Math.cos(out - into));
-  if (Math.abs(turn) <= CORNER) return [{ ...here, ...asDirection(into + turn / 2), curvature: (2 * Math.tan(turn / 2)) / reach }];
+  if (Math.abs(turn) <= CORNER)
+    return [{ ...here, ...asDirection(into + turn / 2), curvature: (2 * Math.tan(turn / 2)) / reach }];
   const before = { ...here, ...asDirection(into), curvature: 0 };
   const after = { ...here, ...asDirection(out), curvature: 0 };
   return [...(first ? [] : [before]), ...(last ? [] : [after])];

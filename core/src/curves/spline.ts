@@ -12,7 +12,12 @@ export interface Spline {
  * @param endSlope the same at the last knot
  * Source: tridiagonal system of the cubic spline, solved by elimination (de Boor, A Practical Guide to Splines, 1978).
  */
-export function cubicSpline(knots: readonly number[], values: readonly number[], startSlope: number | null = null, endSlope: number | null = null): Spline {
+export function cubicSpline(
+  knots: readonly number[],
+  values: readonly number[],
+  startSlope: number | null = null,
+  endSlope: number | null = null,
+): Spline {
   const count = values.length;
   const last = count - 1;
   const gap = (i: number) => knots[i + 1]! - knots[i]!;
@@ -38,11 +43,20 @@ export function cubicSpline(knots: readonly number[], values: readonly number[],
 }
 
 /** Value, first and second derivative at a share (0…1) of the span that starts at knot `span`. */
-export function splineAt({ knots, values, seconds }: Spline, span: number, share: number): readonly [number, number, number] {
+export function splineAt(
+  { knots, values, seconds }: Spline,
+  span: number,
+  share: number,
+): readonly [number, number, number] {
   const width = knots[span + 1]! - knots[span]!;
   const a = 1 - share;
   const b = share;
-  const value = a * values[span]! + b * values[span + 1]! + (((a ** 3 - a) * seconds[span]! + (b ** 3 - b) * seconds[span + 1]!) * width * width) / 6;
-  const first = (values[span + 1]! - values[span]!) / width + ((-(3 * a * a - 1) * seconds[span]! + (3 * b * b - 1) * seconds[span + 1]!) * width) / 6;
+  const value =
+    a * values[span]! +
+    b * values[span + 1]! +
+    (((a ** 3 - a) * seconds[span]! + (b ** 3 - b) * seconds[span + 1]!) * width * width) / 6;
+  const first =
+    (values[span + 1]! - values[span]!) / width +
+    ((-(3 * a * a - 1) * seconds[span]! + (3 * b * b - 1) * seconds[span + 1]!) * width) / 6;
   return [value, first, a * seconds[span]! + b * seconds[span + 1]!];
 }

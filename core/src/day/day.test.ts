@@ -46,7 +46,11 @@ it('counts what follows from when a step was really done, and tells a window tha
   const [first, second] = marigold.steps.filter(({ kind }) => kind === 'coat');
   const rule = second!.after.find(({ code }) => code === 'recoat')!;
   expect(rule.maxMin).not.toBeNull();
-  const doneMin = new Map(marigold.steps.filter(({ attended, startMin }) => attended && startMin <= first!.startMin).map(({ id }) => [id as string, 600]));
+  const doneMin = new Map(
+    marigold.steps
+      .filter(({ attended, startMin }) => attended && startMin <= first!.startMin)
+      .map(({ id }) => [id as string, 600]),
+  );
   const soon = jobTasks({ ...marigold, doneMin }, 605);
   expect(soon.missed).toEqual([]);
   expect(soon.past).toHaveLength(1);
@@ -59,20 +63,26 @@ it('counts what follows from when a step was really done, and tells a window tha
   // Paint of a can takes no coat between its two windows: it waits for the second, however it is scuffed.
   const waits = planDay([{ ...marigold, doneMin }], shop, days, 600 + rule.maxMin! + 30);
   expect(waits.schedule!.placed.find(({ task }) => task.endsWith(second!.id))).toMatchObject({ scuffMin: 0 });
-  expect(waits.schedule!.placed.find(({ task }) => task.endsWith(second!.id))!.startMin).toBeGreaterThanOrEqual(600 + rule.againMin!);
+  expect(waits.schedule!.placed.find(({ task }) => task.endsWith(second!.id))!.startMin).toBeGreaterThanOrEqual(
+    600 + rule.againMin!,
+  );
   expect(waits.missed[0]!.againMin).toBeCloseTo(600 + rule.againMin!, 6);
 });
 
 it('scuffs for a coat whose limit has passed where that helps, and not again once it is scuffed', () => {
   const juniper = jobOf('juniper');
-  const second = juniper.steps.find(({ kind, after }) => kind === 'coat' && after.some(({ code, maxMin }) => code === 'recoat' && maxMin !== null))!;
+  const second = juniper.steps.find(
+    ({ kind, after }) => kind === 'coat' && after.some(({ code, maxMin }) => code === 'recoat' && maxMin !== null),
+  )!;
   const rule = second.after.find(({ code }) => code === 'recoat')!;
   expect(rule.againMin).toBeUndefined();
   const before = juniper.steps.slice(0, juniper.steps.indexOf(second)).filter(({ attended }) => attended);
   const doneMin = new Map(before.map(({ id }) => [id as string, 600]));
   const nowMin = 600 + rule.maxMin! + 30;
   const coatOf = (done: ReadonlyMap<string, number>) =>
-    planDay([{ ...juniper, doneMin: done }], shop, days, nowMin).schedule!.placed.find(({ task }) => task.endsWith(second.id))!;
+    planDay([{ ...juniper, doneMin: done }], shop, days, nowMin).schedule!.placed.find(({ task }) =>
+      task.endsWith(second.id),
+    )!;
   expect(coatOf(doneMin).scuffMin).toBe(20);
   const scuffed = new Map([...doneMin, [scuffId(second.id), nowMin - 5]]);
   expect(coatOf(scuffed).scuffMin).toBe(0);
@@ -91,7 +101,9 @@ it('takes days off and closed days into account', () => {
     { from: 480, to: 960 },
     { from: 7 * 1440 + 480, to: 7 * 1440 + 960 },
   ]);
-  expect(hoursOver(shop.people[0]!.week, days.slice(0, 2), ['2026-06-01'])).toEqual([{ from: 1440 + 420, to: 1440 + 1140 }]);
+  expect(hoursOver(shop.people[0]!.week, days.slice(0, 2), ['2026-06-01'])).toEqual([
+    { from: 1440 + 420, to: 1440 + 1140 },
+  ]);
 });
 
 it('of many jobs plans the next stretches of each, and says how many follow', () => {
@@ -106,17 +118,25 @@ it('moves little when something else becomes known, and is empty with nothing to
   const jobs = ['juniper', 'brindle'].map((name) => jobOf(name));
   const first = planDay(jobs, shop, days, 480);
   const again = planDay(jobs, shop, days, 485, { before: first.kept });
-  expect(again.schedule!.placed.map(({ task, workers }) => [task, workers])).toEqual(first.schedule!.placed.map(({ task, workers }) => [task, workers]));
+  expect(again.schedule!.placed.map(({ task, workers }) => [task, workers])).toEqual(
+    first.schedule!.placed.map(({ task, workers }) => [task, workers]),
+  );
   expect(planDay([], shop, days, 480)).toMatchObject({ work: [], proven: true, troubles: [] });
 });
 
 describe('the air of the hours', () => {
   const wave = (dayC: number, nightC: number, count = 8) =>
-    expectedAir({ forecast: days.slice(0, count).map(({ date }) => ({ date, dayC, nightC, dayRh: 50, nightRh: 60 })) }, days);
+    expectedAir(
+      { forecast: days.slice(0, count).map(({ date }) => ({ date, dayC, nightC, dayRh: 50, nightRh: 60 })) },
+      days,
+    );
   const endOf = (plan: ReturnType<typeof planDay>) => plan.schedule!.endMin;
 
   it('is that of the days with a forecast, without a gap, and of no other', () => {
-    const some = expectedAir({ forecast: [1, 2, 4].map((at) => ({ date: days[at]!.date, dayC: 24, nightC: 12, dayRh: 50, nightRh: 80 })) }, days);
+    const some = expectedAir(
+      { forecast: [1, 2, 4].map((at) => ({ date: days[at]!.date, dayC: 24, nightC: 12, dayRh: 50, nightRh: 80 })) },
+      days,
+    );
     expect(some[0]).toMatchObject({ atMin: 1440 + 300, airC: 12, rhPercent: 80 });
     expect(some.at(-1)!.atMin).toBe(3 * 1440 + 300);
     expect(Math.max(...some.map(({ airC }) => airC))).toBeCloseTo(24, 6);
@@ -136,7 +156,9 @@ describe('the air of the hours', () => {
       { air },
     );
     const booked = new Map(plan.schedule!.placed.map((one) => [one.task, one]));
-    const taskOf = new Map(plan.work.flatMap(({ task, steps, job }) => steps.map(({ id }) => [`${job} ${id}`, task.id] as const)));
+    const taskOf = new Map(
+      plan.work.flatMap(({ task, steps, job }) => steps.map(({ id }) => [`${job} ${id}`, task.id] as const)),
+    );
     let counted = 0;
     for (const { task, steps, job } of plan.work) {
       for (const rule of steps[0]!.after.filter(({ film }) => film)) {
@@ -153,8 +175,12 @@ describe('the air of the hours', () => {
   it('makes cold days longer than warm ones, and says nothing where nobody knows', () => {
     const jobs = [jobOf('juniper')];
     const plain = planDay(jobs, shop, days, 480);
-    expect(endOf(planDay(jobs, shop, days, 480, { air: { measured: [], expected: wave(12, 8) } }))).toBeGreaterThan(endOf(plain));
-    expect(endOf(planDay(jobs, shop, days, 480, { air: { measured: [], expected: wave(30, 28) } }))).toBeLessThanOrEqual(endOf(plain));
+    expect(endOf(planDay(jobs, shop, days, 480, { air: { measured: [], expected: wave(12, 8) } }))).toBeGreaterThan(
+      endOf(plain),
+    );
+    expect(
+      endOf(planDay(jobs, shop, days, 480, { air: { measured: [], expected: wave(30, 28) } })),
+    ).toBeLessThanOrEqual(endOf(plain));
     expect(planDay(jobs, shop, days, 480, { air: { measured: [], expected: [] } })).toEqual(plain);
   });
   it('of a coat that is on is what was measured', () => {
@@ -175,7 +201,9 @@ describe('the air of the hours', () => {
       const { work } = jobTasks({ ...marigold, doneMin }, 605, {
         air: { measured: [600, 605].map((atMin) => ({ atMin, airC, rhPercent: 50 })), expected: wave(airC, airC) },
       });
-      return work.find(({ steps }) => steps[0]!.after.some(({ code }) => code === 'pull'))!.task.after.find(({ task }) => task.includes('done'))!.minMin;
+      return work
+        .find(({ steps }) => steps[0]!.after.some(({ code }) => code === 'pull'))!
+        .task.after.find(({ task }) => task.includes('done'))!.minMin;
     };
     expect(coats.length).toBeGreaterThan(0);
     expect(pullAt(12)).toBeGreaterThan(1.5 * pullAt(26));
@@ -185,7 +213,8 @@ describe('the air of the hours', () => {
 describe('what a person has fixed', () => {
   const two = { ...shop, people: ['ada', 'bo'].map((id) => ({ id, name: id, week: shop.people[0]!.week, off: [] })) };
   const jobs = [jobOf('bramble'), jobOf('tansy')];
-  const placedOf = (plan: ReturnType<typeof planDay>, work: string) => plan.schedule!.placed.find(({ task }) => task === work)!;
+  const placedOf = (plan: ReturnType<typeof planDay>, work: string) =>
+    plan.schedule!.placed.find(({ task }) => task === work)!;
   const first = planDay(jobs, two, days, 480).work[0]!.task.id;
 
   it('is done by that one, at that time', () => {
@@ -223,7 +252,9 @@ describe('what a person has fixed', () => {
 
 it('a pull is over before its window closes, and is begun at once where that cannot be any more', () => {
   const juniper = jobOf('juniper');
-  const pull = juniper.steps.find(({ kind, after }) => kind === 'pull' && after.some(({ code, maxMin }) => code === 'pull' && maxMin !== null))!;
+  const pull = juniper.steps.find(
+    ({ kind, after }) => kind === 'pull' && after.some(({ code, maxMin }) => code === 'pull' && maxMin !== null),
+  )!;
   const rule = pull.after.find(({ code }) => code === 'pull')!;
   const doneMin = new Map(
     juniper.steps
@@ -242,7 +273,14 @@ it('a pull is over before its window closes, and is begun at once where that can
 it('whoever is quicker at a sort of work is given it, where that ends sooner; a difference that is none is left alone', () => {
   const steps = stepsOf('tansy');
   const sort = workSort(steps.find(({ kind }) => kind === 'cover')!)!;
-  const speed = (person: string | null, factor: number): PersonSpeed => ({ person, sort, factor, low: factor, high: factor, count: 12 });
+  const speed = (person: string | null, factor: number): PersonSpeed => ({
+    person,
+    sort,
+    factor,
+    low: factor,
+    high: factor,
+    count: 12,
+  });
   const job = [{ id: 'tansy', title: 'Tansy', steps, doneMin: new Map<string, number>() }];
   const names = two.people.map(({ name }) => name);
   const coveredIn = (speeds: readonly PersonSpeed[]) => {
@@ -264,16 +302,28 @@ it('a pull is over in its window whoever does it', () => {
   const steps = stepsOf('tansy');
   const pull = steps.find(({ kind }) => kind === 'pull')!;
   const doneMin = doneUntil(steps, 'pull', 480);
-  const slow: PersonSpeed = { person: two.people[1]!.name, sort: workSort(pull)!, factor: 3, low: 2, high: 4, count: 9 };
+  const slow: PersonSpeed = {
+    person: two.people[1]!.name,
+    sort: workSort(pull)!,
+    factor: 3,
+    low: 2,
+    high: 4,
+    count: 9,
+  };
   const last = (speeds: readonly PersonSpeed[]) =>
-    planDay([{ id: 'tansy', title: 'Tansy', steps, doneMin }], two, days, 481, { speeds }).work[0]!.task.after.find(({ maxMin }) => maxMin !== null)!.maxMin!;
+    planDay([{ id: 'tansy', title: 'Tansy', steps, doneMin }], two, days, 481, { speeds }).work[0]!.task.after.find(
+      ({ maxMin }) => maxMin !== null,
+    )!.maxMin!;
   expect(last([]) - last([slow])).toBeCloseTo(2 * (pull.endMin - pull.startMin), 6);
 });
 
 it('of two jobs mixed right before closing time each window that cannot be kept is told, and all else is planned', () => {
   const steps = stepsOf('tansy');
   const closes = shop.people[0]!.week[0]!.toMin;
-  const doneMin = new Map([...doneUntil(steps, 'mix', closes - 60), [steps.find(({ kind }) => kind === 'mix')!.id as string, closes - 10]]);
+  const doneMin = new Map([
+    ...doneUntil(steps, 'mix', closes - 60),
+    [steps.find(({ kind }) => kind === 'mix')!.id as string, closes - 10],
+  ]);
   const jobs = ['left', 'right'].map((id) => ({ id, title: id, steps, doneMin }));
   const plan = planDay(jobs, shop, days, closes - 5);
   expect(plan.troubles.length).toBeGreaterThan(1);
@@ -284,11 +334,16 @@ it('of two jobs mixed right before closing time each window that cannot be kept 
   // Told is what the plan does pass, and nothing it keeps.
   const at = new Map(plan.schedule!.placed.map((one) => [one.task, one]));
   for (const trouble of plan.troubles)
-    if (trouble.code === 'window') expect(at.get(trouble.task)!.startMin - at.get(trouble.other)!.endMin).toBeGreaterThan(trouble.maxMin);
+    if (trouble.code === 'window')
+      expect(at.get(trouble.task)!.startMin - at.get(trouble.other)!.endMin).toBeGreaterThan(trouble.maxMin);
 });
 
 it('ten jobs that are all different are planned together, none of them lost', () => {
-  const jobs = NAMES.concat(NAMES.slice(0, 3)).map((name, index) => ({ ...jobOf(name), id: `${index}`, title: `${index}` }));
+  const jobs = NAMES.concat(NAMES.slice(0, 3)).map((name, index) => ({
+    ...jobOf(name),
+    id: `${index}`,
+    title: `${index}`,
+  }));
   const plan = planDay(jobs, two, days, 480);
   const placed = new Set(plan.schedule!.placed.map(({ task }) => task));
   expect(plan.work.every(({ task }) => placed.has(task.id))).toBe(true);

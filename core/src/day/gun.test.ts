@@ -9,21 +9,34 @@ const recoloured = (steps: readonly Step[]): readonly Step[] =>
   steps.map((step) =>
     step.say.values.finish === undefined
       ? step
-      : { ...step, say: { ...step.say, values: { ...step.say.values, finish: `other ${String(step.say.values.finish)}` } } },
+      : {
+          ...step,
+          say: { ...step.say, values: { ...step.say.values, finish: `other ${String(step.say.values.finish)}` } },
+        },
   );
-const job = (id: string, steps: readonly Step[], doneMin: RunningJob['doneMin']): RunningJob => ({ id, title: id, steps, doneMin });
+const job = (id: string, steps: readonly Step[], doneMin: RunningJob['doneMin']): RunningJob => ({
+  id,
+  title: id,
+  steps,
+  doneMin,
+});
 const spans = (jobs: readonly RunningJob[]) => {
   const plan = planDay(jobs, two, days, 500);
   const at = new Map(plan.schedule!.placed.map((one) => [one.task, one]));
   return {
     plan,
     of: (id: string, kind: string) =>
-      plan.work.filter((one) => one.job === id && one.steps.some((step) => step.kind === kind)).map(({ task }) => at.get(task.id)!),
+      plan.work
+        .filter((one) => one.job === id && one.steps.some((step) => step.kind === kind))
+        .map(({ task }) => at.get(task.id)!),
   };
 };
 
 it('one colour goes through the gun at a time, and is cleaned out of it before the next', () => {
-  const jobs = [job('one', tansy, doneUntil(tansy, 'mix', 480)), job('two', recoloured(tansy), doneUntil(tansy, 'mix', 480))];
+  const jobs = [
+    job('one', tansy, doneUntil(tansy, 'mix', 480)),
+    job('two', recoloured(tansy), doneUntil(tansy, 'mix', 480)),
+  ];
   const { plan, of } = spans(jobs);
   expect(plan.troubles).toEqual([]);
   expect(gunConflict(plan.work, jobs, plan.schedule!.placed, 500)).toBeNull();
@@ -44,7 +57,10 @@ it('the same colour may follow itself', () => {
   expect(gunConflict(plan.work, jobs, plan.schedule!.placed, 500)).toBeNull();
 });
 it('colours that meet since neither can wait are told', () => {
-  const jobs = [job('one', tansy, doneUntil(tansy, 'coat', 490)), job('two', recoloured(tansy), doneUntil(tansy, 'coat', 490))];
+  const jobs = [
+    job('one', tansy, doneUntil(tansy, 'coat', 490)),
+    job('two', recoloured(tansy), doneUntil(tansy, 'coat', 490)),
+  ];
   const first = tansy.find(({ kind }) => kind === 'coat')!;
   const pins = [520, 535].map((atMin, index) => ({ work: `${jobs[index]!.id} ${first.id}`, person: null, atMin }));
   const plan = planDay(jobs, two, days, 500, { pins });
@@ -61,5 +77,7 @@ it('two guns are two: each has its own colour', () => {
   expect(of(last!, 'coat')[0]!.startMin).toBeLessThan(of(first!, 'gun-clean')[0]!.startMin);
   // Of a plan from before nobody knows which: there is one.
   const before = tansy.map(({ gun: _, ...step }) => step as Step);
-  expect(gunFacility(before.find(({ kind }) => kind === 'coat')!)).toBe(gunFacility(tansy.find(({ kind }) => kind === 'coat')!));
+  expect(gunFacility(before.find(({ kind }) => kind === 'coat')!)).toBe(
+    gunFacility(tansy.find(({ kind }) => kind === 'coat')!),
+  );
 });

@@ -16,17 +16,31 @@ export interface GunUse {
 
 /** The turns of the gun that are left. What goes through no gun, or is never cleaned out of it, has none. */
 export function gunUses(work: readonly DayWork[], jobs: readonly RunningJob[]): GunUse[] {
-  const taskOf = new Map(work.flatMap(({ job, task, steps }) => steps.map(({ id }) => [`${job} ${id}`, task.id] as const)));
+  const taskOf = new Map(
+    work.flatMap(({ job, task, steps }) => steps.map(({ id }) => [`${job} ${id}`, task.id] as const)),
+  );
   return jobs.flatMap(({ id: job, steps, doneMin }) =>
     steps.flatMap((clean): GunUse[] => {
       const end = clean.kind === 'gun-clean' ? taskOf.get(`${job} ${clean.id}`) : undefined;
       if (end === undefined) return [];
-      const all = steps.filter(({ kind, stage, needs }) => kind === 'coat' && stage === clean.stage && needs.includes('gun'));
+      const all = steps.filter(
+        ({ kind, stage, needs }) => kind === 'coat' && stage === clean.stage && needs.includes('gun'),
+      );
       const left = all.flatMap(({ id }) => taskOf.get(`${job} ${id}`) ?? []);
       const [first] = all;
       const gun = first ? gunFacility(first) : null;
       if (!first || gun === null) return [];
-      return [{ job, stage: clean.stage, finish: String(first.say.values.finish), gun, coats: left, clean: end, begun: all.some(({ id }) => doneMin.has(id)) }];
+      return [
+        {
+          job,
+          stage: clean.stage,
+          finish: String(first.say.values.finish),
+          gun,
+          coats: left,
+          clean: end,
+          begun: all.some(({ id }) => doneMin.has(id)),
+        },
+      ];
     }),
   );
 }
@@ -41,7 +55,12 @@ export interface GunConflict {
  * Colours that meet in the gun: one is sprayed before another has been cleaned out of it. The same colour may follow itself.
  * @returns the clash that comes first, with the turn that begins later as the one that waits; null where there is none
  */
-export function gunConflict(work: readonly DayWork[], jobs: readonly RunningJob[], placed: readonly Assignment[], nowMin: number): GunConflict | null {
+export function gunConflict(
+  work: readonly DayWork[],
+  jobs: readonly RunningJob[],
+  placed: readonly Assignment[],
+  nowMin: number,
+): GunConflict | null {
   const at = new Map(placed.map((one) => [one.task, one]));
   const turns = gunUses(work, jobs)
     .flatMap((turn) => {
@@ -53,7 +72,10 @@ export function gunConflict(work: readonly DayWork[], jobs: readonly RunningJob[
     .sort((a, b) => a.from - b.from);
   for (const [index, one] of turns.entries())
     for (const other of turns.slice(index + 1)) {
-      const meet = other.turn.gun === one.turn.gun && other.turn.finish !== one.turn.finish && other.coats.some(({ startMin }) => startMin < one.to - 1e-6);
+      const meet =
+        other.turn.gun === one.turn.gun &&
+        other.turn.finish !== one.turn.finish &&
+        other.coats.some(({ startMin }) => startMin < one.to - 1e-6);
       if (meet) return { waits: other.turn, until: one.turn };
     }
   return null;
@@ -61,4 +83,8 @@ export function gunConflict(work: readonly DayWork[], jobs: readonly RunningJob[
 
 /** The tasks with the one turn of the gun waiting for the other. */
 export const withGunOrder = (tasks: readonly Task[], { waits, until }: GunConflict): Task[] =>
-  tasks.map((task) => (task.id === waits.coats[0] ? { ...task, after: [...task.after, { task: until.clean, from: 'end', minMin: 0, maxMin: null }] } : task));
+  tasks.map((task) =>
+    task.id === waits.coats[0]
+      ? { ...task, after: [...task.after, { task: until.clean, from: 'end', minMin: 0, maxMin: null }] }
+      : task,
+  );

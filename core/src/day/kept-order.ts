@@ -10,7 +10,9 @@ export const NO_STORED_ORDER: StoredOrder = { order: [], team: {} };
 
 /** What a plan has decided. */
 export function storedOrderOf({ tasks }: ScheduleProblem, { decisions, schedule }: SolvedSchedule): StoredOrder {
-  const team = Object.fromEntries(schedule.placed.filter(({ workers }) => workers.length > 0).map(({ task, workers }) => [task, workers]));
+  const team = Object.fromEntries(
+    schedule.placed.filter(({ workers }) => workers.length > 0).map(({ task, workers }) => [task, workers]),
+  );
   return { order: decisions.order.map(([one, other]) => [tasks[one]!.id, tasks[other]!.id] as const), team };
 }
 
@@ -24,7 +26,10 @@ export function storedDecisions({ order, team }: StoredOrder, { tasks, workers }
   const ids = workers.map(({ id }) => id);
   const alone = (task: number): number | null => {
     const [first, ...others] = team[tasks[task]!.id] ?? [];
-    const index = first === undefined || others.length > 0 || tasks[task]!.hands !== 1 || tasks[task]!.worker !== undefined ? -1 : ids.indexOf(first);
+    const index =
+      first === undefined || others.length > 0 || tasks[task]!.hands !== 1 || tasks[task]!.worker !== undefined
+        ? -1
+        : ids.indexOf(first);
     return index < 0 ? null : index;
   };
   const lag = tasks.flatMap(({ after }) => after.map(() => null));

@@ -63,9 +63,14 @@ it('counts from the last coat that was on by then', () => {
 it('hears nothing of other sheets, of coats that were taken back, or of a stage without windows', () => {
   const touch: Observed = { kind: 'feel', feel: 'dry' };
   expect(observationsIn(sheet, [event(0, 'coat1', 'done'), event(50, 'coat1', 'touch', touch, 2)])).toEqual([]);
-  expect(observationsIn(sheet, [event(0, 'coat1', 'done'), event(1, 'coat1', 'undo'), event(50, 'coat1', 'touch', touch)])).toEqual([]);
   expect(
-    observationsIn({ ...sheet, stages: [{ ...sheet.stages[0]!, windows: null }] }, [event(0, 'coat1', 'done'), event(50, 'coat1', 'touch', touch)]),
+    observationsIn(sheet, [event(0, 'coat1', 'done'), event(1, 'coat1', 'undo'), event(50, 'coat1', 'touch', touch)]),
+  ).toEqual([]);
+  expect(
+    observationsIn({ ...sheet, stages: [{ ...sheet.stages[0]!, windows: null }] }, [
+      event(0, 'coat1', 'done'),
+      event(50, 'coat1', 'touch', touch),
+    ]),
   ).toEqual([]);
 });
 
@@ -73,6 +78,9 @@ it('takes out what was learned before, so that the same film tells the same', ()
   const slow = { ...windows, touchMin: 90, wet: { from: 0, to: 18 }, throughMin: 2880, touch: { from: 90, to: 270 } };
   const events = [event(0, 'coat1', 'done'), event(70, 'coat1', 'touch', { kind: 'feel', feel: 'tacky' })];
   const plain = learnedFactorFrom(observationsIn(sheet, events).map(({ observation }) => observation));
-  const twice = observationsIn({ ...sheet, stages: [{ ...sheet.stages[0]!, windows: slow }], learned: [{ finish: 'red', factor: 2 }] }, events);
+  const twice = observationsIn(
+    { ...sheet, stages: [{ ...sheet.stages[0]!, windows: slow }], learned: [{ finish: 'red', factor: 2 }] },
+    events,
+  );
   expect(learnedFactorFrom(twice.map(({ observation }) => observation))).toEqual(plain);
 });

@@ -8,7 +8,12 @@ import { MS_PER_MINUTE, RULE_OF_THUMB } from '../units';
 export interface ObservedSheet {
   readonly sheet: number;
   readonly steps: readonly Step[];
-  readonly stages: readonly { readonly number: number; readonly finish: string; readonly school: PullTiming | null; readonly windows: PullWindows | null }[];
+  readonly stages: readonly {
+    readonly number: number;
+    readonly finish: string;
+    readonly school: PullTiming | null;
+    readonly windows: PullWindows | null;
+  }[];
   /** By how much times were multiplied already when it was planned, by finish. */
   readonly learned?: readonly { readonly finish: string; readonly factor: number }[];
 }
@@ -24,13 +29,22 @@ export interface FinishObservation {
  * What a log says about how its finishes dry: touch tests and pulls, each with the time since the last coat that was on by then.
  * Time counts in the air the job was planned with; marks are those of its windows, without what was learned before.
  */
-export function observationsIn({ sheet, steps, stages, learned = [] }: ObservedSheet, events: readonly LogEvent[]): FinishObservation[] {
+export function observationsIn(
+  { sheet, steps, stages, learned = [] }: ObservedSheet,
+  events: readonly LogEvent[],
+): FinishObservation[] {
   const stageOf = new Map(steps.map((step) => [step.id as string, step.stage]));
   // What the log has come to by the entry before this one.
   let [state, read] = [EMPTY_LOG, 0];
   return events.flatMap((event, index): FinishObservation[] => {
     const { saw, step, at } = event;
-    if (!saw || (saw.kind !== 'feel' && saw.kind !== 'pull') || step === null || (event.sheet !== undefined && event.sheet !== sheet)) return [];
+    if (
+      !saw ||
+      (saw.kind !== 'feel' && saw.kind !== 'pull') ||
+      step === null ||
+      (event.sheet !== undefined && event.sheet !== sheet)
+    )
+      return [];
     const number = stageOf.get(step);
     const stage = stages.find((one) => one.number === number);
     if (!stage?.windows) return [];
@@ -41,8 +55,12 @@ export function observationsIn({ sheet, steps, stages, learned = [] }: ObservedS
     // What was warmed says nothing of how it dries by itself.
     if (heats.length > 0) return [];
     // A pull of some sections counts from the coats these had; everything else from the last coat that is on.
-    const since = steps.find(({ id }) => id === step)?.after.flatMap((rule) => (rule.code === 'pull' ? [rule.step as string] : [])) ?? [];
-    const isOf = ({ id, kind, stage: of }: Step) => (since.length > 0 ? since.includes(id) : kind === 'coat' && of === number);
+    const since =
+      steps
+        .find(({ id }) => id === step)
+        ?.after.flatMap((rule) => (rule.code === 'pull' ? [rule.step as string] : [])) ?? [];
+    const isOf = ({ id, kind, stage: of }: Step) =>
+      since.length > 0 ? since.includes(id) : kind === 'coat' && of === number;
     const coats = steps.filter(isOf).flatMap(({ id }) => doneAt.get(id) ?? []);
     const passedMin = (Date.parse(at) - Math.max(...coats)) / MS_PER_MINUTE;
     if (coats.length === 0 || !(passedMin > 0)) return [];
@@ -54,7 +72,10 @@ export function observationsIn({ sheet, steps, stages, learned = [] }: ObservedS
       touchCloseMin: Math.min(touch?.to ?? Infinity, RULE_OF_THUMB.touchCloseFactor * touchMin, throughMin) / factor,
       throughMin: throughMin / factor,
     };
-    const told = saw.kind === 'feel' ? saw : { kind: 'pull' as const, school: schoolOf(steps, step) ?? stage.school ?? 'touch', result: saw.result };
+    const told =
+      saw.kind === 'feel'
+        ? saw
+        : { kind: 'pull' as const, school: schoolOf(steps, step) ?? stage.school ?? 'touch', result: saw.result };
     return [{ finish: stage.finish, at, observation: { passedMin, marks, saw: told } }];
   });
 }

@@ -3,7 +3,12 @@ import { days, doneUntil, stepsOf, two } from './testing-days';
 import { hoursOver, planDay, type RunningJob } from '.';
 
 const steps = stepsOf('tansy');
-const job = (id: string, done: RunningJob['doneMin'] = new Map()): RunningJob => ({ id, title: id, steps, doneMin: done });
+const job = (id: string, done: RunningJob['doneMin'] = new Map()): RunningJob => ({
+  id,
+  title: id,
+  steps,
+  doneMin: done,
+});
 /** Everything before the first mixing is done. */
 const ready = (atMin: number) => doneUntil(steps, 'mix', atMin);
 const planned = (...jobs: RunningJob[]) => planDay(jobs, two, days, 500);
@@ -18,16 +23,26 @@ it('sprays two jobs of one colour from one mix, and keeps every window', () => {
   const places = ['booth', 'gun gun'].map((id) => ({ id, hours: null }));
   const workers = two.people.map(({ id, week }) => ({ id, hours: hoursOver(week, days) }));
   expect(plan.troubles).toEqual([]);
-  const faults = scheduleFaults({ tasks: plan.work.map(({ task }) => task), workers, places, nowMin: 500 }, plan.schedule!);
+  const faults = scheduleFaults(
+    { tasks: plan.work.map(({ task }) => task), workers, places, nowMin: 500 },
+    plan.schedule!,
+  );
   expect(faults).toEqual([]);
   // What is not mixed a second time, and not cleaned in between, takes so much less.
-  const minutes = (id: string) => plan.work.filter(({ job: of }) => of === id).reduce((sum, { task }) => sum + task.minutes, 0);
+  const minutes = (id: string) =>
+    plan.work.filter(({ job: of }) => of === id).reduce((sum, { task }) => sum + task.minutes, 0);
   expect(minutes('one') + minutes('two')).toBeCloseTo(
-    2 * steps.filter(({ attended, id }) => attended && !ready(480).has(id)).reduce((sum, { startMin, endMin }) => sum + endMin - startMin, 0) - once!.savedMin,
+    2 *
+      steps
+        .filter(({ attended, id }) => attended && !ready(480).has(id))
+        .reduce((sum, { startMin, endMin }) => sum + endMin - startMin, 0) -
+      once!.savedMin,
     6,
   );
   const startOf = (id: string, kind: string) =>
-    plan.schedule!.placed.find(({ task }) => plan.work.find((one) => one.task.id === task && one.job === id && one.steps.some((step) => step.kind === kind)))!;
+    plan.schedule!.placed.find(({ task }) =>
+      plan.work.find((one) => one.task.id === task && one.job === id && one.steps.some((step) => step.kind === kind)),
+    )!;
   // The second is sprayed while the first flashes or soon after, and the gun is cleaned after both.
   expect(startOf(once!.second, 'coat').startMin - startOf(once!.first, 'coat').endMin).toBeLessThanOrEqual(60 + 1e-6);
   expect(startOf(once!.second, 'gun-clean').startMin).toBeGreaterThanOrEqual(startOf(once!.first, 'coat').endMin);
@@ -36,7 +51,9 @@ it('leaves alone what has no second job, what is mixed already, and what would h
   expect(planned(job('one', ready(480))).oneMix).toEqual([]);
   const mixed = new Map([...ready(480), [steps.find(({ kind }) => kind === 'mix')!.id as string, 495]]);
   const [first] = steps.filter(({ kind }) => kind === 'mix');
-  expect(planned(job('one', mixed), job('two', ready(480))).oneMix.map(({ finish }) => finish)).not.toContain(first!.say.values.finish);
+  expect(planned(job('one', mixed), job('two', ready(480))).oneMix.map(({ finish }) => finish)).not.toContain(
+    first!.say.values.finish,
+  );
   // The other one has all of its masking still before it.
   const far = planned(job('one', ready(480)), job('two'));
   for (const { first: before, second } of far.oneMix) expect(before).not.toBe(second);

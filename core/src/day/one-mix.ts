@@ -33,11 +33,25 @@ function sessionsIn(work: readonly DayWork[], jobs: readonly RunningJob[], speed
     const find = (kind: Step['kind']) =>
       work
         .filter(({ job }) => job === turn.job)
-        .flatMap(({ task, steps }) => steps.filter((step) => step.kind === kind && step.stage === turn.stage).map((step) => ({ task: task.id, step })))[0];
+        .flatMap(({ task, steps }) =>
+          steps
+            .filter((step) => step.kind === kind && step.stage === turn.stage)
+            .map((step) => ({ task: task.id, step })),
+        )[0];
     const [mix, clean] = [find('mix'), find('gun-clean')];
     const { ml, coats: lot } = (mix?.step.say.values ?? {}) as { readonly ml?: number; readonly coats?: unknown };
-    if (turn.begun || !mix || !clean || mix.step.say.code !== 'step.mix' || ml === undefined || lot !== undefined) return [];
-    return [{ ...turn, ml, mix: mix.task, mixStep: mix.step.id, mixMin: expectedMinutes(mix.step, speeds), cleanMin: expectedMinutes(clean.step, speeds) }];
+    if (turn.begun || !mix || !clean || mix.step.say.code !== 'step.mix' || ml === undefined || lot !== undefined)
+      return [];
+    return [
+      {
+        ...turn,
+        ml,
+        mix: mix.task,
+        mixStep: mix.step.id,
+        mixMin: expectedMinutes(mix.step, speeds),
+        cleanMin: expectedMinutes(clean.step, speeds),
+      },
+    ];
   });
 }
 
@@ -67,17 +81,27 @@ export function withOneMix(tasks: readonly Task[], [first, second]: readonly [Se
   const shorter = ({ minutesBy, ...task }: Task, minutes: number): Task => ({
     ...task,
     minutes: Math.max(0, task.minutes - minutes),
-    ...(minutesBy ? { minutesBy: Object.fromEntries(Object.entries(minutesBy).map(([id, own]) => [id, Math.max(0, own - minutes)])) } : {}),
+    ...(minutesBy
+      ? {
+          minutesBy: Object.fromEntries(Object.entries(minutesBy).map(([id, own]) => [id, Math.max(0, own - minutes)])),
+        }
+      : {}),
   });
   const last = first.coats[first.coats.length - 1]!;
   return tasks.map((task) => {
     let now = task;
     if (now.id === second.mix) now = shorter(now, second.mixMin);
     if (now.id === first.clean) now = shorter(now, first.cleanMin);
-    if (now.id === second.clean) now = { ...now, after: [...now.after, { task: last, from: 'end', minMin: 0, maxMin: null }] };
+    if (now.id === second.clean)
+      now = { ...now, after: [...now.after, { task: last, from: 'end', minMin: 0, maxMin: null }] };
     // What counted from its own mixing counts from that of the first.
     if (second.coats.includes(now.id))
-      now = { ...now, after: now.after.map((lag) => (lag.task === second.mix && lag.maxMin !== null ? { ...lag, task: first.mix } : lag)) };
+      now = {
+        ...now,
+        after: now.after.map((lag) =>
+          lag.task === second.mix && lag.maxMin !== null ? { ...lag, task: first.mix } : lag,
+        ),
+      };
     if (now.id === second.coats[0])
       now = {
         ...now,
@@ -92,7 +116,11 @@ export function withOneMix(tasks: readonly Task[], [first, second]: readonly [Se
 }
 
 /** Whether no other colour goes through the gun between the first coat of the one and the last of the other. */
-export function isGunFreeBetween(work: readonly DayWork[], placed: readonly Assignment[], [first, second]: readonly [Session, Session]): boolean {
+export function isGunFreeBetween(
+  work: readonly DayWork[],
+  placed: readonly Assignment[],
+  [first, second]: readonly [Session, Session],
+): boolean {
   const at = new Map(placed.map((one) => [one.task, one]));
   const from = Math.min(at.get(first.coats[0]!)!.startMin, at.get(second.coats[0]!)!.startMin);
   const to = Math.max(...[...first.coats, ...second.coats].map((coat) => at.get(coat)!.endMin));

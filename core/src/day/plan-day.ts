@@ -68,24 +68,45 @@ export function planDay(
   { before = null, air = NO_AIR, pins = [], speeds = [] }: DayOptions = {},
 ): DayPlan {
   let attempt = planOnce(jobs, shop, days, { nowMin, before, air, pins, speeds, plannedMin: new Map() });
-  const rounds = air.measured.length + air.expected.length === 0 ? 1 : attempt.plan.work.length > MAX_TASKS_TWICE ? ROUNDS_OF_MANY : MOST_ROUNDS;
+  const rounds =
+    air.measured.length + air.expected.length === 0
+      ? 1
+      : attempt.plan.work.length > MAX_TASKS_TWICE
+        ? ROUNDS_OF_MANY
+        : MOST_ROUNDS;
   let plannedMin = new Map<string, readonly number[]>();
   for (let round = 1; round < rounds && attempt.answered; round++) {
     // Where it does not settle by itself, what holds at any of the hours it was planned for holds.
-    plannedMin = new Map([...endsOf(attempt.plan)].map(([step, end]) => [step, round < FREE_ROUNDS ? [end] : [...(plannedMin.get(step) ?? []), end]]));
+    plannedMin = new Map(
+      [...endsOf(attempt.plan)].map(([step, end]) => [
+        step,
+        round < FREE_ROUNDS ? [end] : [...(plannedMin.get(step) ?? []), end],
+      ]),
+    );
     attempt = planOnce(jobs, shop, days, { nowMin, before: attempt.plan.kept, air, pins, speeds, plannedMin });
-    const settled = (step: string, end: number) => plannedMin.get(step)?.some((one) => Math.abs(one - end) < SETTLED_MIN) ?? true;
+    const settled = (step: string, end: number) =>
+      plannedMin.get(step)?.some((one) => Math.abs(one - end) < SETTLED_MIN) ?? true;
     if ([...endsOf(attempt.plan)].every(([step, end]) => settled(step, end))) break;
   }
   const { plan, answered } = attempt;
   // What binds and how long each may wait is looked for once, of the plan that stands.
-  return answered ? { ...plan, latest: latestStarts(answered.problem, answered.found), binding: bindingConstraints(answered.problem, answered.found) } : plan;
+  return answered
+    ? {
+        ...plan,
+        latest: latestStarts(answered.problem, answered.found),
+        binding: bindingConstraints(answered.problem, answered.found),
+      }
+    : plan;
 }
 
 /** When the last step of each stretch of work is planned to be done. */
 function endsOf({ work, schedule }: DayPlan): Map<string, number> {
   const endMin = new Map(schedule?.placed.map(({ task, endMin: end }) => [task, end]));
-  return new Map(work.flatMap(({ task, steps }) => (endMin.has(task.id) ? [[steps[steps.length - 1]!.id as string, endMin.get(task.id)!] as const] : [])));
+  return new Map(
+    work.flatMap(({ task, steps }) =>
+      endMin.has(task.id) ? [[steps[steps.length - 1]!.id as string, endMin.get(task.id)!] as const] : [],
+    ),
+  );
 }
 
 /** What a person has fixed: who does a stretch of work, and when it begins. */
@@ -117,7 +138,12 @@ interface Attempt {
   readonly answered: SolvedProblem | null;
 }
 
-function planOnce(jobs: readonly RunningJob[], shop: ShopDay, days: readonly CalendarDay[], { nowMin, before, air, pins, speeds, plannedMin }: Round): Attempt {
+function planOnce(
+  jobs: readonly RunningJob[],
+  shop: ShopDay,
+  days: readonly CalendarDay[],
+  { nowMin, before, air, pins, speeds, plannedMin }: Round,
+): Attempt {
   const people = shop.people.map(({ name }) => name);
   const each = jobs.map((job) => jobTasks(job, nowMin, { air, plannedMin, speeds, people }));
   const perJob = Math.max(2, Math.floor(MOST_PLANNED / Math.max(1, jobs.length)));
@@ -128,7 +154,10 @@ function planOnce(jobs: readonly RunningJob[], shop: ShopDay, days: readonly Cal
   const wanted: ScheduleProblem = {
     tasks: [...past, ...work.map((one) => pinned(one, pins, shop, { nowMin, speeds }))],
     workers: shop.people.map(({ id, week, off }) => ({ id, hours: hoursOver(week, days, off) })),
-    places: [{ id: 'booth', hours: shop.booth && hoursOver(shop.booth, days) }, ...guns.map((id) => ({ id, hours: null }))],
+    places: [
+      { id: 'booth', hours: shop.booth && hoursOver(shop.booth, days) },
+      ...guns.map((id) => ({ id, hours: null })),
+    ],
     nowMin: Math.min(nowMin, ...past.map(({ earliestMin }) => earliestMin)),
   };
   let problem = wanted;
@@ -147,7 +176,11 @@ function planOnce(jobs: readonly RunningJob[], shop: ShopDay, days: readonly Cal
     more,
     kept: NO_STORED_ORDER,
   };
-  if (work.length === 0) return { plan: { ...none, schedule: { placed: [], endMin: nowMin, scuffMin: 0 }, proven: true, troubles }, answered: null };
+  if (work.length === 0)
+    return {
+      plan: { ...none, schedule: { placed: [], endMin: nowMin, scuffMin: 0 }, proven: true, troubles },
+      answered: null,
+    };
   for (let round = 0; round <= MOST_GIVEN_UP; round++) {
     const found = solveNear(problem, before);
     if (found) {
@@ -158,7 +191,9 @@ function planOnce(jobs: readonly RunningJob[], shop: ShopDay, days: readonly Cal
       const tasks = new Map(answered.problem.tasks.map((task) => [task.id, task]));
       const asPlanned = work.map((one) => ({ ...one, task: tasks.get(one.task.id) ?? one.task }));
       // What was let go together with others may be kept all the same.
-      const broken = troubles.filter((trouble) => trouble.code !== 'window' || isBroken(trouble, wanted.tasks, schedule.placed));
+      const broken = troubles.filter(
+        (trouble) => trouble.code !== 'window' || isBroken(trouble, wanted.tasks, schedule.placed),
+      );
       return {
         plan: {
           ...none,
@@ -177,7 +212,9 @@ function planOnce(jobs: readonly RunningJob[], shop: ShopDay, days: readonly Cal
     const trouble = scheduleTrouble(problem);
     troubles.push(trouble);
     if (trouble.code === 'window') {
-      troubles.push(...trouble.also.map((one) => ({ code: 'window' as const, ...one, extraMin: trouble.extraMin, also: [] })));
+      troubles.push(
+        ...trouble.also.map((one) => ({ code: 'window' as const, ...one, extraMin: trouble.extraMin, also: [] })),
+      );
       problem = [trouble, ...trouble.also].reduce((now, { task, other }) => withoutMaxLags(now, task, other), problem);
     } else if (trouble.code === 'pinned') problem = withoutPins(problem, [trouble.task]);
     else break;
@@ -186,26 +223,46 @@ function planOnce(jobs: readonly RunningJob[], shop: ShopDay, days: readonly Cal
 }
 
 /** Whether a schedule passes the limit of one task after another. */
-function isBroken({ task, other }: { readonly task: string; readonly other: string }, tasks: readonly Task[], placed: readonly Assignment[]): boolean {
+function isBroken(
+  { task, other }: { readonly task: string; readonly other: string },
+  tasks: readonly Task[],
+  placed: readonly Assignment[],
+): boolean {
   const at = new Map(placed.map((one) => [one.task, one]));
   const [own, since] = [at.get(task), at.get(other)];
-  const lags = tasks.find(({ id }) => id === task)?.after.filter((lag) => lag.task === other && lag.scuffMin === undefined) ?? [];
+  const lags =
+    tasks.find(({ id }) => id === task)?.after.filter((lag) => lag.task === other && lag.scuffMin === undefined) ?? [];
   if (!own || !since) return true;
-  return lags.some(({ from, maxMin }) => maxMin !== null && own.startMin - (from === 'end' ? since.endMin : since.startMin) > maxMin + TIME_TOLERANCE_MIN);
+  return lags.some(
+    ({ from, maxMin }) =>
+      maxMin !== null && own.startMin - (from === 'end' ? since.endMin : since.startMin) > maxMin + TIME_TOLERANCE_MIN,
+  );
 }
 
 /** What is known of people one by one: whoever takes longer or shorter for it than all of them together by more than such figures are worth. */
-function dryingRateFunction(task: Task, steps: readonly Step[], people: ShopDay['people'], speeds: readonly PersonSpeed[]): Pick<Task, 'minutesBy'> {
+function dryingRateFunction(
+  task: Task,
+  steps: readonly Step[],
+  people: ShopDay['people'],
+  speeds: readonly PersonSpeed[],
+): Pick<Task, 'minutesBy'> {
   const allMin = minutesOf(steps, speeds);
   const pace = people.flatMap(({ id, name }) => {
     const ownMin = minutesOf(steps, speeds, name);
-    return Math.abs(ownMin - allMin) > RULE_OF_THUMB.samePace * allMin ? [[id, task.minutes + ownMin - allMin] as const] : [];
+    return Math.abs(ownMin - allMin) > RULE_OF_THUMB.samePace * allMin
+      ? [[id, task.minutes + ownMin - allMin] as const]
+      : [];
   });
   return task.hands === 1 && pace.length > 0 ? { minutesBy: Object.fromEntries(pace) } : {};
 }
 
 /** A task as a person has fixed it: only people there are, and no moment that has passed. */
-function pinned({ task, steps }: DayWork, pins: readonly DayPin[], { people }: ShopDay, { nowMin, speeds }: Pick<Round, 'nowMin' | 'speeds'>): Task {
+function pinned(
+  { task, steps }: DayWork,
+  pins: readonly DayPin[],
+  { people }: ShopDay,
+  { nowMin, speeds }: Pick<Round, 'nowMin' | 'speeds'>,
+): Task {
   const pin = pins.find(({ work }) => work === task.id);
   const own = { ...task, ...dryingRateFunction(task, steps, people, speeds) };
   if (!pin) return own;

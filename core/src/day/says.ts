@@ -7,8 +7,18 @@ export interface DayMessages {
   readonly 'day.no-workers': NoValues;
   readonly 'day.no-hours': { readonly person: string };
   readonly 'day.closed': { readonly step: Message; readonly job: string };
-  readonly 'day.hands': { readonly step: Message; readonly job: string; readonly hands: number; readonly people: number };
-  readonly 'day.too-long': { readonly step: Message; readonly job: string; readonly minutes: number; readonly longestMin: number };
+  readonly 'day.hands': {
+    readonly step: Message;
+    readonly job: string;
+    readonly hands: number;
+    readonly people: number;
+  };
+  readonly 'day.too-long': {
+    readonly step: Message;
+    readonly job: string;
+    readonly minutes: number;
+    readonly longestMin: number;
+  };
   /** `extraMin`: so much longer days would do; null: no longer day would. */
   readonly 'day.window': {
     readonly step: Message;
@@ -19,6 +29,11 @@ export interface DayMessages {
   };
   readonly 'day.pinned': { readonly step: Message; readonly job: string };
   /** Two colours in the gun with no cleaning between them: neither can wait. */
-  readonly 'day.gun': { readonly job: string; readonly finish: string; readonly other: string; readonly otherFinish: string };
+  readonly 'day.gun': {
+    readonly job: string;
+    readonly finish: string;
+    readonly other: string;
+    readonly otherFinish: string;
+  };
   readonly 'day.none': NoValues;
 }

@@ -17,7 +17,11 @@ const hoursSchema = v.nullable(
 const weekSchema = listOf(hoursSchema, 'days', 7, 7);
 export type Week = v.InferOutput<typeof weekSchema>;
 
-const dateText = () => v.pipe(v.string(faultText(messageWithoutValues('day.date'))), v.regex(/^\d{4}-\d\d-\d\d$/, faultText(messageWithoutValues('day.date'))));
+const dateText = () =>
+  v.pipe(
+    v.string(faultText(messageWithoutValues('day.date'))),
+    v.regex(/^\d{4}-\d\d-\d\d$/, faultText(messageWithoutValues('day.date'))),
+  );
 
 const forecastDaySchema = v.strictObject({
   date: dateText(),
@@ -32,7 +36,11 @@ export const shopDaySchema = v.strictObject({
   version: v.literal(1),
   /** Where the shop is, as clocks know it: Europe/Lisbon. */
   zone: nameText(),
-  people: listOf(v.strictObject({ id: idText(), name: nameText(), week: weekSchema, off: listOf(dateText(), 'days-off', 100) }), 'shop-people', 20),
+  people: listOf(
+    v.strictObject({ id: idText(), name: nameText(), week: weekSchema, off: listOf(dateText(), 'days-off', 100) }),
+    'shop-people',
+    20,
+  ),
   /** Null: at any hour. */
   booth: v.nullable(weekSchema),
   /** The air in the shop on some days, in their order; empty: the air of each job as it was written down. */
@@ -71,7 +79,10 @@ export const hoursOver = (week: Week, days: readonly CalendarDay[], off: readonl
   });
 
 /** The air that is expected on the days of a calendar, from the first of them that has a forecast to the last without a gap; empty where none has. */
-export function expectedAir({ forecast }: Pick<ShopDay, 'forecast'>, days: readonly CalendarDay[]): readonly AirReading[] {
+export function expectedAir(
+  { forecast }: Pick<ShopDay, 'forecast'>,
+  days: readonly CalendarDay[],
+): readonly AirReading[] {
   const of = new Map(forecast.map((day) => [day.date, day]));
   const first = days.findIndex(({ date }) => of.has(date));
   if (first < 0) return [];

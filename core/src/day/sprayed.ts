@@ -16,7 +16,11 @@ const WORTH_MIN = 15;
 /** The schedule of a day, near to what the plan before decided; null: there is none. */
 export function solveNear(problem: ScheduleProblem, before: StoredOrder | null, share = 1): SolvedSchedule | null {
   const most = Math.round((share * MOST_LOOKED_AT) / Math.max(1, problem.tasks.length / MANY_TASKS) ** 2);
-  return solveSchedule(problem, { most, worthMin: WORTH_MIN, ...(before ? { before: storedDecisions(before, problem) } : {}) });
+  return solveSchedule(problem, {
+    most,
+    worthMin: WORTH_MIN,
+    ...(before ? { before: storedDecisions(before, problem) } : {}),
+  });
 }
 
 /** A problem and its answer. */
@@ -55,7 +59,10 @@ export function resolveGun(problem: ScheduleProblem, found: SolvedSchedule, spra
  */
 function oneColourAtATime(plain: SolvedProblem, { work, jobs, before, nowMin }: Spraying): SolvedProblem {
   let now = plain;
-  const most = Math.max(TURNS_OF_MANY, Math.round(MOST_TURNS * Math.min(1, MANY_TASKS / Math.max(1, work.length)) ** 2));
+  const most = Math.max(
+    TURNS_OF_MANY,
+    Math.round(MOST_TURNS * Math.min(1, MANY_TASKS / Math.max(1, work.length)) ** 2),
+  );
   for (let turn = 0; ; turn++) {
     const clash = gunConflict(work, jobs, now.found.schedule.placed, nowMin);
     if (!clash) return now;
@@ -83,7 +90,9 @@ function fromOneMix(plain: SolvedProblem, { work, jobs, before, speeds, nowMin }
       found.schedule.endMin <= plain.found.schedule.endMin + WORTH_MIN &&
       isGunFreeBetween(work, found.schedule.placed, pair) &&
       gunConflict(work, jobs, found.schedule.placed, nowMin) === null;
-    return holds ? { ...now, problem, found: boundedBy(plain.found, found), oneMix: [...now.oneMix, pairMessage(pair)] } : now;
+    return holds
+      ? { ...now, problem, found: boundedBy(plain.found, found), oneMix: [...now.oneMix, pairMessage(pair)] }
+      : now;
   }, plain);
 }
 

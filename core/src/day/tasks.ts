@@ -67,11 +67,17 @@ export function jobTasks(
     const last = groups[groups.length - 1];
     const before = last?.[last.length - 1];
     const goesOn =
-      before !== undefined && !ends.has(before.id) && !step.after.some(isWindow) && sameNeeds(before, step) && waitBetween(job.steps, before, step) === 0;
+      before !== undefined &&
+      !ends.has(before.id) &&
+      !step.after.some(isWindow) &&
+      sameNeeds(before, step) &&
+      waitBetween(job.steps, before, step) === 0;
     if (goesOn) last!.push(step);
     else groups.push([step]);
   }
-  const taskOf = new Map(groups.flatMap((steps) => steps.map((step) => [step.id as string, idOf(job, steps)] as const)));
+  const taskOf = new Map(
+    groups.flatMap((steps) => steps.map((step) => [step.id as string, idOf(job, steps)] as const)),
+  );
   const past = new Map<string, Task>();
   const missed: MissedWindow[] = [];
   const work = groups.map((steps, index): DayWork => {
@@ -80,14 +86,20 @@ export function jobTasks(
     // What has gone off is mixed anew first.
     let againMin = 0;
     const previous = groups[index - 1];
-    if (previous) lags.push({ task: idOf(job, previous), from: 'end', minMin: waitBetween(job.steps, previous[previous.length - 1]!, first), maxMin: null });
+    if (previous)
+      lags.push({
+        task: idOf(job, previous),
+        from: 'end',
+        minMin: waitBetween(job.steps, previous[previous.length - 1]!, first),
+        maxMin: null,
+      });
     for (const planned of first.after.filter(isWindow)) {
       const own = taskOf.get(planned.step);
       const doneAt = ruleStart(job.doneMin, planned);
       const rule = strictest(
-        (doneAt === undefined ? plannedMin.get(planned.step) : [doneAt])?.map((since) => ruleInAir(planned, since, air, job.heats)) ?? [
-          ruleInAir(planned, nowMin, air, job.heats),
-        ],
+        (doneAt === undefined ? plannedMin.get(planned.step) : [doneAt])?.map((since) =>
+          ruleInAir(planned, since, air, job.heats),
+        ) ?? [ruleInAir(planned, nowMin, air, job.heats)],
       );
       if (own === undefined && doneAt === undefined) continue;
       const closedMin = doneAt === undefined || rule.maxMin === null ? null : doneAt + rule.maxMin;
@@ -96,7 +108,14 @@ export function jobTasks(
       const scuffed = cure === 'scuff' && job.doneMin.has(scuffId(first.id));
       const isMissed = closedMin !== null && closedMin < nowMin && !scuffed;
       const again = isMissed ? rule.againMin : undefined;
-      if (isMissed) missed.push({ job: job.id, step: first, code: rule.code, closedMin, againMin: again === undefined ? null : doneAt! + again });
+      if (isMissed)
+        missed.push({
+          job: job.id,
+          step: first,
+          code: rule.code,
+          closedMin,
+          againMin: again === undefined ? null : doneAt! + again,
+        });
       const scuffs = cure === 'scuff' && rule.maxMin !== null && rule.againMin === undefined && !scuffed;
       if (isMissed && cure === 'mix')
         againMin += minutesOf(
@@ -109,11 +128,22 @@ export function jobTasks(
         from: rule.from,
         minMin: again ?? rule.minMin,
         maxMin:
-          scuffed || (isMissed && !scuffs) ? null : lastStart(rule, maxOf([null, ...people].map((who) => expectedMinutes(first, speeds, who))), doneAt, nowMin),
+          scuffed || (isMissed && !scuffs)
+            ? null
+            : lastStart(
+                rule,
+                maxOf([null, ...people].map((who) => expectedMinutes(first, speeds, who))),
+                doneAt,
+                nowMin,
+              ),
         ...(scuffs ? { scuffMin: RULE_OF_THUMB.scuffBetweenCoats } : {}),
       });
     }
-    return { job: job.id, steps, task: taskFrom(job, steps, { after: lags, minutes: againMin + minutesOf(steps, speeds) }, nowMin) };
+    return {
+      job: job.id,
+      steps,
+      task: taskFrom(job, steps, { after: lags, minutes: againMin + minutesOf(steps, speeds) }, nowMin),
+    };
   });
   return { work, past: [...past.values()], missed };
 }
@@ -121,7 +151,12 @@ export function jobTasks(
 const idOf = (job: RunningJob, steps: readonly Step[]): string => `${job.id} ${steps[0]!.id}`;
 
 /** By when a step begins at the latest: a pull is done before its window closes, whoever does it, not only begun; one that is that late already begins at once. */
-function lastStart({ code, minMin, maxMin }: AfterRule, minutes: number, doneAt: number | undefined, nowMin: number): number | null {
+function lastStart(
+  { code, minMin, maxMin }: AfterRule,
+  minutes: number,
+  doneAt: number | undefined,
+  nowMin: number,
+): number | null {
   if (maxMin === null || code !== 'pull') return maxMin;
   const last = Math.max(minMin, maxMin - minutes);
   return doneAt !== undefined && doneAt + last < nowMin ? maxMin : last;
@@ -135,13 +170,15 @@ const strictest = (rules: readonly AfterRule[]): AfterRule => {
 };
 
 /** The gun a step goes through, as a place that one task at a time may hold; null: none. Plans from before name no gun: it is the one there was. */
-export const gunFacility = ({ needs, gun }: Pick<Step, 'needs' | 'gun'>): string | null => (needs.includes('gun') ? (gun ?? 'gun gun') : null);
+export const gunFacility = ({ needs, gun }: Pick<Step, 'needs' | 'gun'>): string | null =>
+  needs.includes('gun') ? (gun ?? 'gun gun') : null;
 
 const placesOf = (step: Step): string[] => {
   const gun = gunFacility(step);
   return [...(step.needs.includes('booth') ? ['booth'] : []), ...(gun === null ? [] : [gun])];
 };
-const sameNeeds = (one: Step, other: Step): boolean => placesOf(one).join() === placesOf(other).join() && handsOf(one) === handsOf(other);
+const sameNeeds = (one: Step, other: Step): boolean =>
+  placesOf(one).join() === placesOf(other).join() && handsOf(one) === handsOf(other);
 const handsOf = ({ needs }: Step): number => Math.max(1, needs.filter((need) => need === 'person').length);
 
 /** Minutes nobody works between two steps that follow each other, where no window tells them. */
@@ -149,14 +186,24 @@ function waitBetween(steps: readonly Step[], before: Step, after: Step): number 
   if (after.after.some(isWindow)) return 0;
   const from = steps.findIndex(({ id }) => id === before.id);
   const to = steps.findIndex(({ id }) => id === after.id);
-  return steps.slice(from + 1, to).reduce((sum, { attended, startMin, endMin }) => (attended ? sum : sum + endMin - startMin), 0);
+  return steps
+    .slice(from + 1, to)
+    .reduce((sum, { attended, startMin, endMin }) => (attended ? sum : sum + endMin - startMin), 0);
 }
 
 /** Minutes steps are expected to take here, all together; `person` as for each of them. */
-export const minutesOf = (steps: readonly Step[], speeds: readonly PersonSpeed[], person: string | null = null): number =>
-  steps.reduce((sum, step) => sum + expectedMinutes(step, speeds, person), 0);
+export const minutesOf = (
+  steps: readonly Step[],
+  speeds: readonly PersonSpeed[],
+  person: string | null = null,
+): number => steps.reduce((sum, step) => sum + expectedMinutes(step, speeds, person), 0);
 
-function taskFrom(job: RunningJob, steps: readonly Step[], { after, minutes }: Pick<Task, 'after' | 'minutes'>, nowMin: number): Task {
+function taskFrom(
+  job: RunningJob,
+  steps: readonly Step[],
+  { after, minutes }: Pick<Task, 'after' | 'minutes'>,
+  nowMin: number,
+): Task {
   const first = steps[0]!;
   const timed = steps.some(({ kind }) => kind === 'coat' || kind === 'pull' || kind === 'seal');
   return {

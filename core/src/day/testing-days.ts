@@ -7,7 +7,9 @@ import { defaultShopDay, type CalendarDay } from '.';
 
 /** The steps of an example. */
 export const stepsOf = (name: string): readonly Step[] => {
-  const { design } = JSON.parse(readFileSync(join(__dirname, `../../../examples/${name}.json`), 'utf8')) as { design: unknown };
+  const { design } = JSON.parse(readFileSync(join(__dirname, `../../../examples/${name}.json`), 'utf8')) as {
+    design: unknown;
+  };
   return planJob(upgradeDesign(design) as Design, SHIPPED_SHELF).steps;
 };
 
@@ -20,7 +22,10 @@ export const days: readonly CalendarDay[] = Array.from({ length: 14 }, (_, day) 
 
 /** A shop of one, and of two. */
 export const shop = defaultShopDay('UTC', 'Ada');
-export const two = { ...shop, people: ['ada', 'bo'].map((id) => ({ id, name: id, week: shop.people[0]!.week, off: [] })) };
+export const two = {
+  ...shop,
+  people: ['ada', 'bo'].map((id) => ({ id, name: id, week: shop.people[0]!.week, off: [] })),
+};
 
 /** All steps before the first of a kind, done at a moment. */
 export const doneUntil = (steps: readonly Step[], kind: Step['kind'], atMin: number): Map<string, number> =>

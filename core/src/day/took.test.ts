@@ -28,7 +28,9 @@ const entry = (kind: string, id: string | null, atMin: number, person?: string):
 });
 const steps = [
   step('a', 0, 10),
-  step('b', 10, 20, { say: { code: 'step.lay', values: { technique: { code: 'technique.steer', values: {} }, more: [] } } }),
+  step('b', 10, 20, {
+    say: { code: 'step.lay', values: { technique: { code: 'technique.steer', values: {} }, more: [] } },
+  }),
   step('wait', 20, 80, { kind: 'wait', attended: false }),
   step('c', 80, 90, { kind: 'cover', say: { code: 'step.cover', values: {} } }),
   step('d', 90, 100, { kind: 'cover', say: { code: 'step.cover', values: {} } }),
@@ -36,7 +38,10 @@ const steps = [
 
 it('tells sorts of work: tape by how it is laid', () => {
   expect(steps.map(workSort)).toEqual(['lay-straight', 'lay-curve', null, 'cover', 'cover']);
-  const bent = { code: 'step.lay', values: { technique: { code: 'technique.sighted', values: {} }, more: [{ code: 'technique.stretch', values: {} }] } };
+  const bent = {
+    code: 'step.lay',
+    values: { technique: { code: 'technique.sighted', values: {} }, more: [{ code: 'technique.stretch', values: {} }] },
+  };
   expect(workSort({ kind: 'lay', say: bent })).toBe('lay-curve');
   expect(workSort({ kind: 'lay', say: { code: 'step.rim', values: {} } })).toBe('lay-rim');
 });
@@ -64,8 +69,17 @@ it('leaves out what went wrong, was taken back, or was done out of turn, and wha
   expect(minutesInLog(steps, [...went, { ...entry('done', 'b', 27), sheet: 4 }], 5)).toEqual([]);
 });
 it('learns speeds of everybody and of each; minutes follow them at once', () => {
-  const seen = (person: string | null, realMin: number) => ({ person, sort: 'cover' as const, plannedMin: 10, realMin, atMs: 0 });
-  const speeds = personSpeeds([...Array.from({ length: 20 }, () => seen('Ana', 20)), ...Array.from({ length: 20 }, () => seen('Bo', 5))]);
+  const seen = (person: string | null, realMin: number) => ({
+    person,
+    sort: 'cover' as const,
+    plannedMin: 10,
+    realMin,
+    atMs: 0,
+  });
+  const speeds = personSpeeds([
+    ...Array.from({ length: 20 }, () => seen('Ana', 20)),
+    ...Array.from({ length: 20 }, () => seen('Bo', 5)),
+  ]);
   const of = (person: string | null) => speeds.find((one) => one.person === person)!;
   expect(speeds).toHaveLength(3);
   expect(of('Ana').factor).toBeGreaterThan(1.9);

@@ -29,7 +29,12 @@ export const NO_MINUTES: MinutesState = { took: [], last: null };
  * both one after the other and nothing was waited for between them. Steps of no planned minutes tell nothing.
  * @param sheet number of the work sheet the steps are of; entries of others are left out
  */
-export function minutesAfter(steps: readonly Step[], state: MinutesState, events: readonly LogEvent[], sheet?: number): MinutesState {
+export function minutesAfter(
+  steps: readonly Step[],
+  state: MinutesState,
+  events: readonly LogEvent[],
+  sheet?: number,
+): MinutesState {
   const hand = attendedSteps(steps);
   const place = new Map(hand.map(({ id }, index) => [id as string, index]));
   const took = new Map(state.took);
@@ -49,7 +54,14 @@ export function minutesAfter(steps: readonly Step[], state: MinutesState, events
     const before = last;
     last = { step: event.step, at: event.at, ...(event.person === undefined ? {} : { person: event.person }) };
     const at = place.get(event.step);
-    if (at === undefined || at === 0 || before === null || place.get(before.step!) !== at - 1 || (before.person ?? null) !== (event.person ?? null)) continue;
+    if (
+      at === undefined ||
+      at === 0 ||
+      before === null ||
+      place.get(before.step!) !== at - 1 ||
+      (before.person ?? null) !== (event.person ?? null)
+    )
+      continue;
     const [one, step] = [hand[at - 1]!, hand[at]!];
     const sort = workSort(step);
     const plannedMin = step.endMin - step.startMin;
@@ -77,7 +89,9 @@ export function personSpeeds(seen: readonly StepMinutes[]): PersonSpeed[] {
   const people = [...new Set(seen.flatMap(({ person }) => person ?? []))].sort();
   return [null, ...people].flatMap((person) =>
     WORK_SORTS.flatMap((sort) => {
-      const speed = speedFactorFrom(seen.filter((one) => one.sort === sort && (person === null || one.person === person)));
+      const speed = speedFactorFrom(
+        seen.filter((one) => one.sort === sort && (person === null || one.person === person)),
+      );
       return speed.count === 0 ? [] : [{ person, sort, ...speed }];
     }),
   );
@@ -90,5 +104,7 @@ export function personSpeeds(seen: readonly StepMinutes[]): PersonSpeed[] {
 export function expectedMinutes(step: Step, speeds: readonly PersonSpeed[], person: string | null = null): number {
   const sort = workSort(step);
   const of = (who: string | null) => speeds.find((one) => one.sort === sort && one.person === who);
-  return (step.endMin - step.startMin) * ((person === null ? undefined : of(person)) ?? of(null) ?? { factor: 1 }).factor;
+  return (
+    (step.endMin - step.startMin) * ((person === null ? undefined : of(person)) ?? of(null) ?? { factor: 1 }).factor
+  );
 }

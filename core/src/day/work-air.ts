@@ -9,7 +9,9 @@ const AIR_MATTERS: ReadonlySet<StepKind> = new Set<StepKind>(['lay', 'coat', 'se
  * What is wrong with the air while steps are done, by what was measured and is expected.
  * @returns asks it of steps and when they are done, minutes since 1970; nothing where nobody knows the air of that time
  */
-export function airTroublesDuring(air: ShopAir): (steps: readonly Step[], startMin: number, endMin: number) => AirTrouble[] {
+export function airTroublesDuring(
+  air: ShopAir,
+): (steps: readonly Step[], startMin: number, endMin: number) => AirTrouble[] {
   const knownMin = (air.expected.at(-1) ?? air.measured.at(-1))?.atMin ?? -Infinity;
   const course = airSeriesOf(air, REFERENCE_AIR);
   return (steps, startMin, endMin) => {

@@ -29,13 +29,23 @@ const finish = (id: string) => SHIPPED_FINISHES.find((one) => one.id === id)!;
 
 const anyCourse = (least = 2, most = 40) =>
   fc
-    .array(fc.record({ gap: fc.integer({ min: 0, max: 300 }), airC: fc.integer({ min: least, max: most }), rhPercent: fc.integer({ min: 20, max: 95 }) }), {
-      minLength: 1,
-      maxLength: 8,
-    })
+    .array(
+      fc.record({
+        gap: fc.integer({ min: 0, max: 300 }),
+        airC: fc.integer({ min: least, max: most }),
+        rhPercent: fc.integer({ min: 20, max: 95 }),
+      }),
+      {
+        minLength: 1,
+        maxLength: 8,
+      },
+    )
     .map((steps): AirSeries => {
       let atMin = 0;
-      return { movement: 'normal', readings: steps.map(({ gap, airC, rhPercent }) => ({ atMin: (atMin += gap), airC, rhPercent })) };
+      return {
+        movement: 'normal',
+        readings: steps.map(({ gap, airC, rhPercent }) => ({ atMin: (atMin += gap), airC, rhPercent })),
+      };
     });
 
 describe('what passes', () => {
@@ -54,7 +64,10 @@ describe('what passes', () => {
     const day = { dayC: 24, nightC: 12, dayRh: 45, nightRh: 80 };
     const swing = forecastAir([day, day, day, day], 0, 'normal');
     const mean =
-      Array.from({ length: 1000 }, (_, index) => rate(18 + 6 * Math.cos((2 * Math.PI * (index + 0.5)) / 1000))).reduce((sum, one) => sum + one, 0) / 1000;
+      Array.from({ length: 1000 }, (_, index) => rate(18 + 6 * Math.cos((2 * Math.PI * (index + 0.5)) / 1000))).reduce(
+        (sum, one) => sum + one,
+        0,
+      ) / 1000;
     // From one coolest hour to the next the forecast is two half waves of 10 and of 14 hours.
     expect(elapsedBetween(pace, swing, 5 * 60, 29 * 60)).toBeCloseTo(1440 * mean, 0);
     expect(airAt(swing, 15 * 60).airC).toBeCloseTo(24, 9);
@@ -76,8 +89,15 @@ describe('what passes', () => {
             [dwellRate(false), 0],
           ] as const) {
             const whole = elapsedBetween(one, air, from, from + first + second);
-            expect(whole).toBeCloseTo(elapsedBetween(one, air, from, from + first) + elapsedBetween(one, air, from + first, from + first + second), digits);
-            expect(elapsedBetween(one, air, from + first, from)).toBeCloseTo(-elapsedBetween(one, air, from, from + first), 9);
+            expect(whole).toBeCloseTo(
+              elapsedBetween(one, air, from, from + first) +
+                elapsedBetween(one, air, from + first, from + first + second),
+              digits,
+            );
+            expect(elapsedBetween(one, air, from + first, from)).toBeCloseTo(
+              -elapsedBetween(one, air, from, from + first),
+              9,
+            );
             const at = timeWhenElapsed(one, air, from, whole)!;
             expect(at).toBeCloseTo(from + first + second, Math.min(1, digits));
           }
@@ -92,14 +112,21 @@ describe('what passes', () => {
         fc.array(fc.integer({ min: 0, max: 12 }), { minLength: 8, maxLength: 8 }),
         fc.integer({ min: 1, max: 3000 }),
         (air, less, needed) => {
-          const colder = { ...air, readings: air.readings.map((one, index) => ({ ...one, airC: one.airC - less[index]! })) };
-          expect(timeWhenElapsed(pace, colder, 0, needed)!).toBeGreaterThanOrEqual(timeWhenElapsed(pace, air, 0, needed)! - 1e-6);
+          const colder = {
+            ...air,
+            readings: air.readings.map((one, index) => ({ ...one, airC: one.airC - less[index]! })),
+          };
+          expect(timeWhenElapsed(pace, colder, 0, needed)!).toBeGreaterThanOrEqual(
+            timeWhenElapsed(pace, air, 0, needed)! - 1e-6,
+          );
         },
       ),
     );
   });
   it('is looked for a year, no longer', () =>
-    expect(timeWhenElapsed(dryingRateFunction({ activationKj: 200, waterborne: true }), steady(-20, 100), 0, 1e5)).toBeNull());
+    expect(
+      timeWhenElapsed(dryingRateFunction({ activationKj: 200, waterborne: true }), steady(-20, 100), 0, 1e5),
+    ).toBeNull());
 });
 
 describe('the stay of tape', () => {
@@ -152,16 +179,24 @@ describe('the edge', () => {
   it('is clean in the three windows and not between wet and touch-dry', () => {
     const clean = (at: number) => cleanEdgeLikelihood(edgeRisk(marks, at, 30, 4320));
     const strings = ((marks.wet!.to as number) + marks.touchMin) / 2;
-    for (const good of [marks.touchMin * 1.2, marks.throughMin * 1.05]) expect(clean(good)).toBeGreaterThan(clean(strings) + 0.4);
+    for (const good of [marks.touchMin * 1.2, marks.throughMin * 1.05])
+      expect(clean(good)).toBeGreaterThan(clean(strings) + 0.4);
     expect(clean(6000)).toBeLessThan(0.3);
   });
   it('has risks between 0 and 1 at every moment', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...SHIPPED_FINISHES), fc.integer({ min: 0, max: 10_000 }), fc.integer({ min: 5, max: 300 }), (one, at, build) => {
-        const windows = pullWindows(marksOf(one), { airC: 20, rhPercent: 50, movement: 'normal' }, 1, 72);
-        for (const risk of Object.values(edgeRisk(windows, at, build, 4320)) as number[]) expect(risk >= 0 && risk <= 1).toBe(true);
-      }),
+      fc.property(
+        fc.constantFrom(...SHIPPED_FINISHES),
+        fc.integer({ min: 0, max: 10_000 }),
+        fc.integer({ min: 5, max: 300 }),
+        (one, at, build) => {
+          const windows = pullWindows(marksOf(one), { airC: 20, rhPercent: 50, movement: 'normal' }, 1, 72);
+          for (const risk of Object.values(edgeRisk(windows, at, build, 4320)) as number[])
+            expect(risk >= 0 && risk <= 1).toBe(true);
+        },
+      ),
     );
   });
 });
-it('knows what a finish dries by', () => expect(filmOf(finish('cream-two-part'))).toEqual({ activationKj: 55, waterborne: false }));
+it('knows what a finish dries by', () =>
+  expect(filmOf(finish('cream-two-part'))).toEqual({ activationKj: 55, waterborne: false }));

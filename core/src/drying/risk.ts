@@ -39,7 +39,9 @@ export function edgeRisk(
       rise(atMin, skin - 0.15 * (touchMin - skin), skin + 0.3 * (touchMin - skin)) *
       (1 - rise(atMin, touchMin - 0.25 * (touchMin - skin), touchMin + 0.1 * (touchMin - skin))),
     tear: Math.max(
-      0.8 * rise(atMin, closes, closes + 0.25 * (throughMin - closes) + 1e-9) * (1 - rise(atMin, throughMin - 0.1 * (throughMin - closes) - 1e-9, throughMin)),
+      0.8 *
+        rise(atMin, closes, closes + 0.25 * (throughMin - closes) + 1e-9) *
+        (1 - rise(atMin, throughMin - 0.1 * (throughMin - closes) - 1e-9, throughMin)),
       thick * 0.5 * rise(atMin, closes, throughMin + 1e-9),
     ),
     lift: dwellMin === Infinity ? 0 : rise(atMin, 0.6 * dwellMin, 1.2 * dwellMin),
@@ -47,7 +49,8 @@ export function edgeRisk(
 }
 
 /** The likelihood that the edge comes out clean: that nothing of it happens. */
-export const cleanEdgeLikelihood = ({ sag, string, tear, lift }: EdgeRisk): number => (1 - sag) * (1 - string) * (1 - tear) * (1 - lift);
+export const cleanEdgeLikelihood = ({ sag, string, tear, lift }: EdgeRisk): number =>
+  (1 - sag) * (1 - string) * (1 - tear) * (1 - lift);
 
 /** A smooth step from 0 to 1. */
 function rise(at: number, from: number, to: number): number {

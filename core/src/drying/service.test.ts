@@ -17,7 +17,8 @@ it('goes from hardware to flight, each no sooner than the one before, and cured 
 });
 it('is the cure of the sheet for water and flight at the reference, later in the cold and no sooner for a thin film', () => {
   const two = finish('cream-two-part');
-  const water = (build: number, airC = 23) => returnToService(two, build, { ...REFERENCE_AIR, airC }).find(({ service }) => service === 'water')!.afterMin;
+  const water = (build: number, airC = 23) =>
+    returnToService(two, build, { ...REFERENCE_AIR, airC }).find(({ service }) => service === 'water')!.afterMin;
   expect(water(two.referenceBuildUm)).toBeCloseTo(168 * 60, 6);
   expect(water(two.referenceBuildUm / 2)).toBeCloseTo(168 * 60, 6);
   expect(water(two.referenceBuildUm, 12)).toBeGreaterThan(168 * 60);

@@ -25,7 +25,8 @@ export function returnToService(finish: Finish, buildUm: number, air: DryingAir)
   if (cureH === null) return [];
   const { activationKj, waterborne } = filmOf(finish);
   const factor = buildFactor(finish, buildUm);
-  const clock = (minutes: number) => (minutes * factor * safeFactor(factor)) / dryingRate(activationKj, waterborne, air);
+  const clock = (minutes: number) =>
+    (minutes * factor * safeFactor(factor)) / dryingRate(activationKj, waterborne, air);
   return SERVICES.map((service) => {
     const share = RULE_OF_THUMB.serviceShareOfCure[service];
     return { service, afterMin: Math.max(clock(throughMin), clock(cureH * 60 * share)), soft: share < 1 };

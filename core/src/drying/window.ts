@@ -60,7 +60,8 @@ export const safeFactor = (factor: number): number => Math.max(1, factor) / fact
  * reference build takes longer, a thinner one no less.
  */
 const coatPace = (finish: Finish, air: DryingAir): number =>
-  Math.max(1, buildFactor(finish, finish.coatUm)) / dryingRate(finish.activationKj, PAINT_SYSTEMS[finish.system].waterborne, air);
+  Math.max(1, buildFactor(finish, finish.coatUm)) /
+  dryingRate(finish.activationKj, PAINT_SYSTEMS[finish.system].waterborne, air);
 
 /** Data-sheet minutes after which the next coat of the same finish may go on: its flash, or its first recoat window if that opens later. */
 const nextCoatMin = ({ flashMin, recoat }: Finish): number => Math.max(flashMin, recoat[0]!.fromMin);
@@ -92,7 +93,8 @@ export function secondRecoatMin(finish: Finish, air: DryingAir): number | null {
  * @param coats how many of it, one after the other as soon as each may go on
  * @returns dry film, µm
  */
-export const dryingBuildUm = (finish: Finish, coats: number): number => (nextCoatMin(finish) >= finish.throughMin ? 1 : coats) * finish.coatUm;
+export const dryingBuildUm = (finish: Finish, coats: number): number =>
+  (nextCoatMin(finish) >= finish.throughMin ? 1 : coats) * finish.coatUm;
 
 /**
  * Windows of the three schools in constant air.
@@ -108,7 +110,9 @@ export function pullWindows(marks: DryingMarks, air: DryingAir, factor: number, 
   const safely = (minutes: number) => clock(minutes) * safeFactor(factor);
   const dwell = maxDwellMin(dwellH, air.airC);
   const wetLimit = marks.wetLimitMin ?? RULE_OF_THUMB.wetShareOfTouch * marks.touchMin;
-  const touchClose = marks.fastBase ? dwell : Math.min(dwell, Math.min(clock(RULE_OF_THUMB.touchCloseFactor * marks.touchMin), safely(marks.throughMin)));
+  const touchClose = marks.fastBase
+    ? dwell
+    : Math.min(dwell, Math.min(clock(RULE_OF_THUMB.touchCloseFactor * marks.touchMin), safely(marks.throughMin)));
   return {
     rate,
     flashMin: clock(marks.flashMin),
@@ -126,13 +130,15 @@ export function pullWindows(marks: DryingMarks, air: DryingAir, factor: number, 
  * @param cleanHours clean-removal hours at 23 °C
  * @param airC halves the time for every 15 °C above 23 °C
  */
-export const maxDwellMin = (cleanHours: number, airC: number): number => (cleanHours * 60) / dwellRate(false)({ ...REFERENCE_AIR, airC });
+export const maxDwellMin = (cleanHours: number, airC: number): number =>
+  (cleanHours * 60) / dwellRate(false)({ ...REFERENCE_AIR, airC });
 
 /** How fast the clean stay of a tape is used up: doubled for every 15 °C above 23 °C, three times as fast in the sun (rule of thumb). */
 export const dwellRate =
   (inSun: boolean) =>
   ({ airC }: DryingAir): number =>
-    2 ** (Math.max(0, airC - REFERENCE_AIR.airC) / RULE_OF_THUMB.dwellHalvesPerC) * (inSun ? RULE_OF_THUMB.sunUsesDwell : 1);
+    2 ** (Math.max(0, airC - REFERENCE_AIR.airC) / RULE_OF_THUMB.dwellHalvesPerC) *
+    (inSun ? RULE_OF_THUMB.sunUsesDwell : 1);
 
 const spanOrNone = (from: number, to: number): Span | null => (to > from ? { from, to: endless(to) } : null);
 
@@ -140,6 +146,7 @@ const endless = (to: number): number | null => (to === Infinity ? null : to);
 
 /** Windows of a film as the tape over it allows: nothing opens or stays open after `limitMin`, minutes after the last coat. */
 export function limitWindows(windows: PullWindows, limitMin: number): PullWindows {
-  const clipped = (span: Span | null): Span | null => span && spanOrNone(span.from, Math.min(span.to ?? Infinity, limitMin));
+  const clipped = (span: Span | null): Span | null =>
+    span && spanOrNone(span.from, Math.min(span.to ?? Infinity, limitMin));
   return { ...windows, wet: clipped(windows.wet), touch: clipped(windows.touch), dry: clipped(windows.dry) };
 }

@@ -20,7 +20,10 @@ export function giveFinish(
   const others = design.scheme.areas.filter(({ part, seed }) => part !== partId || !inside(seed));
   const [x, y] = area.seed;
   const told = { ...(more.blend ? { blend: true } : {}), ...(more.clear === false ? { clear: false } : {}) };
-  return { ...design, scheme: { ...design.scheme, areas: [...others, { part: partId, seed: [x, y], finish, ...told }] } };
+  return {
+    ...design,
+    scheme: { ...design.scheme, areas: [...others, { part: partId, seed: [x, y], finish, ...told }] },
+  };
 }
 
 /**
@@ -36,7 +39,9 @@ export function givePresent(design: Design, partId: PartId, area: AreaPlan, pres
 
 /** Forgets what was said of one place of a part. */
 export function forgetAtPoint(design: Design, partId: PartId, place: Coordinates): Design {
-  const areas = design.scheme.areas.filter(({ part, seed }) => part !== partId || seed[0] !== place[0] || seed[1] !== place[1]);
+  const areas = design.scheme.areas.filter(
+    ({ part, seed }) => part !== partId || seed[0] !== place[0] || seed[1] !== place[1],
+  );
   return { ...design, scheme: { ...design.scheme, areas } };
 }
 
@@ -44,9 +49,17 @@ export function forgetAtPoint(design: Design, partId: PartId, place: Coordinates
  * Pins an area open or covered while a finish is sprayed.
  * @param open null takes the pin back
  */
-export function pinArea(design: Design, partId: PartId, area: AreaPlan, finish: FinishId, open: boolean | null): Design {
+export function pinArea(
+  design: Design,
+  partId: PartId,
+  area: AreaPlan,
+  finish: FinishId,
+  open: boolean | null,
+): Design {
   const inside = insideOf(area);
-  const others = (design.choices.pins ?? []).filter((pin) => pin.part !== partId || pin.finish !== finish || !inside(pin.seed));
+  const others = (design.choices.pins ?? []).filter(
+    (pin) => pin.part !== partId || pin.finish !== finish || !inside(pin.seed),
+  );
   const [x, y] = area.seed;
   const pins = open === null ? others : [...others, { part: partId, seed: [x, y] as [number, number], finish, open }];
   return { ...design, choices: { ...design.choices, pins } };
@@ -55,7 +68,9 @@ export function pinArea(design: Design, partId: PartId, area: AreaPlan, finish: 
 /** Whether an area is pinned while a finish is sprayed; null where it is free. */
 export function pinnedOpen({ choices }: Design, partId: PartId, area: AreaPlan, finish: FinishId): boolean | null {
   const inside = insideOf(area);
-  return (choices.pins ?? []).find((pin) => pin.part === partId && pin.finish === finish && inside(pin.seed))?.open ?? null;
+  return (
+    (choices.pins ?? []).find((pin) => pin.part === partId && pin.finish === finish && inside(pin.seed))?.open ?? null
+  );
 }
 
 function insideOf(area: AreaPlan): (seed: Coordinates) => boolean {

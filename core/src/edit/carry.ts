@@ -12,7 +12,9 @@ import { roundNumbers, type PartId } from '../units';
  * @returns `after` with its choices moved to where their areas are now; choices of removed parts are dropped
  */
 export function carryScheme(before: Design, after: Design, store: PartCache = newPartCache()): Design {
-  const nothing = after.scheme.areas.length === 0 && [after.others, after.choices.pins, after.presentAt].every((list) => (list ?? []).length === 0);
+  const nothing =
+    after.scheme.areas.length === 0 &&
+    [after.others, after.choices.pins, after.presentAt].every((list) => (list ?? []).length === 0);
   if (nothing || changedParts(before, after).size === 0) return withoutGoneParts(after);
   const changed = changedParts(before, after);
   const was = workOutParts(before, store);
@@ -30,7 +32,9 @@ export function carryScheme(before: Design, after: Design, store: PartCache = ne
       const own = all.filter((one) => one.part === part.id);
       if (!old || !changed.has(part.id) || own.length === 0) return own;
       const placed = own.map((one) => ({ ...one, seed: { x: one.seed[0], y: one.seed[1] } }));
-      return carry(old.arrangement, arrangement, placed).map((one) => ({ ...one, seed: roundNumbers([one.seed.x, one.seed.y], 3) }) as unknown as C);
+      return carry(old.arrangement, arrangement, placed).map(
+        (one) => ({ ...one, seed: roundNumbers([one.seed.x, one.seed.y], 3) }) as unknown as C,
+      );
     });
   const scheme = (of: Scheme): Scheme => ({ ...of, areas: moved<PartAreaChoice>(of.areas, carryChoices) });
   return withoutGoneParts({
@@ -38,7 +42,10 @@ export function carryScheme(before: Design, after: Design, store: PartCache = ne
     scheme: scheme(after.scheme),
     ...(after.others ? { others: after.others.map(scheme) } : {}),
     ...(after.presentAt ? { presentAt: moved<PresentAt>(after.presentAt, carryPoints) } : {}),
-    choices: { ...after.choices, ...(after.choices.pins ? { pins: moved<AreaPin>(after.choices.pins, carryPoints) } : {}) },
+    choices: {
+      ...after.choices,
+      ...(after.choices.pins ? { pins: moved<AreaPin>(after.choices.pins, carryPoints) } : {}),
+    },
   });
 }
 
@@ -53,12 +60,16 @@ function withoutGoneParts(design: Design): Design {
   const there = ({ part }: { readonly part: PartId }) => ids.has(part);
   const { others, choices, presentAt = [] } = design;
   const held = design.parts.every(({ attached = [] }) => attached.every((part) => ids.has(part)));
-  const all = [design.scheme, ...(others ?? [])].every(({ areas }) => areas.every(there)) && [...(choices.pins ?? []), ...presentAt].every(there);
+  const all =
+    [design.scheme, ...(others ?? [])].every(({ areas }) => areas.every(there)) &&
+    [...(choices.pins ?? []), ...presentAt].every(there);
   if (all && held) return design;
   const scheme = (of: Scheme): Scheme => ({ ...of, areas: of.areas.filter(there) });
   return {
     ...design,
-    parts: design.parts.map((part) => (part.attached ? { ...part, attached: part.attached.filter((one) => ids.has(one)) } : part)),
+    parts: design.parts.map((part) =>
+      part.attached ? { ...part, attached: part.attached.filter((one) => ids.has(one)) } : part,
+    ),
     scheme: scheme(design.scheme),
     ...(design.presentAt ? { presentAt: presentAt.filter(there) } : {}),
     ...(others ? { others: others.map(scheme) } : {}),

@@ -1,7 +1,10 @@
 import type { Design, DesignChoices } from '../job';
 
 /** The design with some choices made otherwise. */
-export const withChoices = (design: Design, update: Partial<DesignChoices>): Design => ({ ...design, choices: { ...design.choices, ...update } });
+export const withChoices = (design: Design, update: Partial<DesignChoices>): Design => ({
+  ...design,
+  choices: { ...design.choices, ...update },
+});
 
 /**
  * The design with its order of coats chosen by hand.

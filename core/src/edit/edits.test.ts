@@ -30,7 +30,8 @@ const straight = (id: string): TrimLine => ({
   from: { along: 0, above: 0 },
   to: { along: 100, above: 0 },
 });
-const parallel = (id: string, of: string): TrimLine => ({ kind: 'parallel', id, name: id, runOn: false, of, offset: 20 }) as TrimLine;
+const parallel = (id: string, of: string): TrimLine =>
+  ({ kind: 'parallel', id, name: id, runOn: false, of, offset: 20 }) as TrimLine;
 const design = (...lines: TrimLine[]): Design =>
   ({
     ...emptyDesign('Lines', 'other'),
@@ -90,8 +91,12 @@ describe('bands', () => {
 });
 
 describe('parts', () => {
-  const part = (id: string, attached?: string[]) => ({ id, name: id, lines: [], ...(attached ? { attached } : {}) }) as unknown as Part;
-  const before: Design = { ...emptyDesign('Parts', 'other'), parts: [part('a', ['b']), part('b'), part('c', ['a', 'b'])] };
+  const part = (id: string, attached?: string[]) =>
+    ({ id, name: id, lines: [], ...(attached ? { attached } : {}) }) as unknown as Part;
+  const before: Design = {
+    ...emptyDesign('Parts', 'other'),
+    parts: [part('a', ['b']), part('b'), part('c', ['a', 'b'])],
+  };
   it('one is put in place of itself, and says alone what it is attached to', () => {
     const after = withPart(before, part('b', ['c']));
     expect(after.parts.map(({ id, attached }) => [id, attached])).toEqual([
@@ -149,6 +154,8 @@ describe('choices', () => {
   });
   it('a person vouches for one pair after another', () => {
     const pair = (note: string) => ({ lower: 'varnish', upper: 'two-part', note }) as const;
-    expect(withVouchedPair(withVouchedPair(before, pair('one')), pair('two')).choices.vouched?.map(({ note }) => note)).toEqual(['one', 'two']);
+    expect(
+      withVouchedPair(withVouchedPair(before, pair('one')), pair('two')).choices.vouched?.map(({ note }) => note),
+    ).toEqual(['one', 'two']);
   });
 });

@@ -12,14 +12,17 @@ export const withLines = (design: Design, partId: PartId, update: (lines: Lines)
 
 /** The design with one line put in place of itself, or added. */
 export const withLine = (design: Design, partId: PartId, made: TrimLine): Design =>
-  withLines(design, partId, (lines) => (lines.some(({ id }) => id === made.id) ? lines.map((one) => (one.id === made.id ? made : one)) : [...lines, made]));
+  withLines(design, partId, (lines) =>
+    lines.some(({ id }) => id === made.id) ? lines.map((one) => (one.id === made.id ? made : one)) : [...lines, made],
+  );
 
 /** The design without a line. Lines made from it stay and tell that they miss it. */
 export const withoutLine = (design: Design, partId: PartId, lineId: LineId): Design =>
   withLines(design, partId, (lines) => lines.filter(({ id }) => id !== lineId));
 
 /** Lines of a part that are made from a line, directly. */
-export const followersOf = (lines: Lines, lineId: LineId): Lines => lines.filter((one) => sourceLines(one).includes(lineId));
+export const followersOf = (lines: Lines, lineId: LineId): Lines =>
+  lines.filter((one) => sourceLines(one).includes(lineId));
 
 /** A copy of a line right after it. */
 export function withCopy(design: Design, partId: PartId, lineId: LineId): Design {
@@ -55,5 +58,12 @@ export function withMoved(design: Design, partId: PartId, lineId: LineId, by: -1
 }
 
 /** The design with the bands of one line so wide and so far apart, mm. */
-export const withBands = (design: Design, partId: PartId, lineId: LineId, { width, gap }: { readonly width: number; readonly gap: number }): Design =>
-  withLines(design, partId, (lines) => lines.map((line) => (line.id === lineId && line.kind === 'bands' ? { ...line, width, gap } : line)));
+export const withBands = (
+  design: Design,
+  partId: PartId,
+  lineId: LineId,
+  { width, gap }: { readonly width: number; readonly gap: number },
+): Design =>
+  withLines(design, partId, (lines) =>
+    lines.map((line) => (line.id === lineId && line.kind === 'bands' ? { ...line, width, gap } : line)),
+  );

@@ -9,14 +9,25 @@ export function withPart(design: Design, made: Part): Design {
   return { ...design, parts: parts.map((one) => (one.id === made.id ? made : apartFrom(one, made.id))) };
 }
 
-const apartFrom = (part: Part, other: string): Part => (part.attached ? { ...part, attached: part.attached.filter((id) => id !== other) } : part);
+const apartFrom = (part: Part, other: string): Part =>
+  part.attached ? { ...part, attached: part.attached.filter((id) => id !== other) } : part;
 
 /** The design without a part; what was said of it goes when finishes are carried along. */
-export const withoutPart = (design: Design, partId: PartId): Design => ({ ...design, parts: design.parts.filter(({ id }) => id !== partId) });
+export const withoutPart = (design: Design, partId: PartId): Design => ({
+  ...design,
+  parts: design.parts.filter(({ id }) => id !== partId),
+});
 
 /** A part that stops following another takes over what it looked like until then; any other comes back as it was made. */
 export function detachedPart(made: Part, before: Part | null, parts: readonly PartShape[]): Part {
   if (!before?.opposite?.follows || made.opposite?.follows) return made;
   const { surface, datums, lines, features, pose } = effectiveShape(before, parts);
-  return { ...made, surface, datums: [...datums], lines: [...lines], ...(features ? { features: [...features] } : {}), ...(pose ? { pose } : {}) };
+  return {
+    ...made,
+    surface,
+    datums: [...datums],
+    lines: [...lines],
+    ...(features ? { features: [...features] } : {}),
+    ...(pose ? { pose } : {}),
+  };
 }

@@ -2,10 +2,16 @@ import type { Design, Scheme } from '../job';
 import type { FinishId } from '../units';
 
 /** The design with a copy of its scheme kept beside it, under a name. */
-export const withSchemeCopy = (design: Design, name: string): Design => ({ ...design, others: [...(design.others ?? []), { ...design.scheme, name }] });
+export const withSchemeCopy = (design: Design, name: string): Design => ({
+  ...design,
+  others: [...(design.others ?? []), { ...design.scheme, name }],
+});
 
 /** The design with its scheme under another name. */
-export const withSchemeName = (design: Design, name: string): Design => ({ ...design, scheme: { ...design.scheme, name } });
+export const withSchemeName = (design: Design, name: string): Design => ({
+  ...design,
+  scheme: { ...design.scheme, name },
+});
 
 /**
  * The design with one of the other schemes planned, and what was planned in its place.
@@ -22,7 +28,10 @@ export function withOtherScheme(design: Design, index: number, names: readonly [
 }
 
 /** The design without one of its other schemes. */
-export const withoutScheme = (design: Design, index: number): Design => ({ ...design, others: design.others?.filter((_, at) => at !== index) });
+export const withoutScheme = (design: Design, index: number): Design => ({
+  ...design,
+  others: design.others?.filter((_, at) => at !== index),
+});
 
 /** The design with a primer under, or a clear over, everything that is painted; null: none. */
 export function withLayer(design: Design, layer: 'primer' | 'clear', finish: FinishId | null): Design {

@@ -1,5 +1,13 @@
 import type { PullTiming } from '../finish';
-import { pieceCorners, type Design, type DesignChoices, type LayersPin, type OwnPiece, type TapePin, piecePoints } from '../job';
+import {
+  pieceCorners,
+  type Design,
+  type DesignChoices,
+  type LayersPin,
+  type OwnPiece,
+  type TapePin,
+  piecePoints,
+} from '../job';
 import { distance, pointFromPair, type Place } from '../curves';
 import { unusedId, maxOf, type OwnPieceId, type TapeCode } from '../units';
 
@@ -37,7 +45,8 @@ export function forbidTape(design: Design, tape: TapeCode, forbidden: boolean): 
 /** A line of a part, or one side of it. */
 export type EdgePlace = Required<Pick<TapePin, 'part' | 'line'>> & Pick<TapePin, 'side'>;
 
-const samePoint = (one: TapePlace, { part, line, side }: TapePlace): boolean => one.part === part && one.line === line && one.side === side;
+const samePoint = (one: TapePlace, { part, line, side }: TapePlace): boolean =>
+  one.part === part && one.line === line && one.side === side;
 
 /**
  * A design in which a person masks an edge their own way.
@@ -65,7 +74,11 @@ export function setLayFirst(design: Design, place: TapePlace, first: LayersPin['
  * A design in which a line is pulled by a school of its own.
  * @param school null: as the rest of its mask
  */
-export function setPullTiming(design: Design, { part, line }: Pick<EdgePlace, 'part' | 'line'>, school: PullTiming | null): Design {
+export function setPullTiming(
+  design: Design,
+  { part, line }: Pick<EdgePlace, 'part' | 'line'>,
+  school: PullTiming | null,
+): Design {
   const { pulls = [] } = design.choices;
   const rest = pulls.filter((one) => one.part !== part || one.line !== line);
   return withChoices(design, 'pulls', school === null ? rest : [...rest, { part, line, school }]);
@@ -87,17 +100,24 @@ export function addOwnPiece(design: Design, piece: Omit<OwnPiece, 'id'>): Design
  */
 export function changeOwnPiece(design: Design, id: OwnPieceId, change: Partial<Omit<OwnPiece, 'id'>> | null): Design {
   const { ownPieces = [] } = design.choices;
-  const next = ownPieces.flatMap((piece) => (piece.id !== id ? [piece] : change === null ? [] : [{ ...piece, ...change }]));
+  const next = ownPieces.flatMap((piece) =>
+    piece.id !== id ? [piece] : change === null ? [] : [{ ...piece, ...change }],
+  );
   return withChoices(design, 'ownPieces', next);
 }
 
 type Way = Pick<OwnPiece, 'from' | 'by' | 'to'>;
 
 /** The same as a way of a piece; at least two places. */
-const asWay = (places: readonly Place[]): Way => ({ from: places[0]!, by: places.length > 2 ? places.slice(1, -1) : undefined, to: places.at(-1)! });
+const asWay = (places: readonly Place[]): Way => ({
+  from: places[0]!,
+  by: places.length > 2 ? places.slice(1, -1) : undefined,
+  to: places.at(-1)!,
+});
 
 /** A piece with one of the places it goes by elsewhere. */
-export const withPiecePoint = (piece: Way, index: number, place: Place): Way => asWay(piecePoints(piece).map((old, at) => (at === index ? place : old)));
+export const withPiecePoint = (piece: Way, index: number, place: Place): Way =>
+  asWay(piecePoints(piece).map((old, at) => (at === index ? place : old)));
 
 /** A piece with one more place to go by, in the middle of its longest stretch; a cover that was a box has corners of its own then. */
 export function withCorner(piece: Way & Pick<OwnPiece, 'tape'>): Way {
@@ -111,4 +131,5 @@ export function withCorner(piece: Way & Pick<OwnPiece, 'tape'>): Way {
 }
 
 /** A piece with the last of the places it goes by left out; a cover that is left with two of them is a box again. */
-export const withoutCorner = (piece: Way): Way => asWay(piecePoints(piece).filter((_, index, { length }) => index !== length - 2 || length === 2));
+export const withoutCorner = (piece: Way): Way =>
+  asWay(piecePoints(piece).filter((_, index, { length }) => index !== length - 2 || length === 2));

@@ -9,4 +9,5 @@ export interface StationWords {
 }
 
 /** A station table as comma-separated values. */
-export const stationCsv = ({ columns, rows }: Pick<StationWords, 'columns' | 'rows'>): string => tableCsv([columns, ...rows]);
+export const stationCsv = ({ columns, rows }: Pick<StationWords, 'columns' | 'rows'>): string =>
+  tableCsv([columns, ...rows]);

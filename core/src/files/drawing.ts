@@ -17,7 +17,8 @@ export interface Drawing {
 }
 
 /** What came of reading a file: the drawing, or why there is none. */
-export type DrawingRead = { readonly ok: true; readonly value: Drawing } | { readonly ok: false; readonly why: DrawingMessage };
+export type DrawingRead =
+  { readonly ok: true; readonly value: Drawing } | { readonly ok: false; readonly why: DrawingMessage };
 
 /** A file beyond these is refused before or while it is read, so that a bad one costs bounded time and memory. */
 export const DRAWING_LIMITS = {
@@ -47,14 +48,17 @@ export class Collector {
 
   /** Counts an entity before anything is made of it. */
   count(): void {
-    if (++this.entities > DRAWING_LIMITS.entities) throw new DrawingTrouble({ code: 'drawing.too-many-pieces', values: { most: DRAWING_LIMITS.entities } });
+    if (++this.entities > DRAWING_LIMITS.entities)
+      throw new DrawingTrouble({ code: 'drawing.too-many-pieces', values: { most: DRAWING_LIMITS.entities } });
   }
 
   add(layer: string, path: DrawnPath): void {
-    if (path.points.some(({ x, y }) => !Number.isFinite(x) || !Number.isFinite(y))) return this.skip('skipped.no-number');
+    if (path.points.some(({ x, y }) => !Number.isFinite(x) || !Number.isFinite(y)))
+      return this.skip('skipped.no-number');
     if (path.points.length < 2) return this.skip('skipped.no-length');
     this.places += path.points.length;
-    if (this.places > DRAWING_LIMITS.places) throw new DrawingTrouble({ code: 'drawing.too-many-places', values: { most: DRAWING_LIMITS.places } });
+    if (this.places > DRAWING_LIMITS.places)
+      throw new DrawingTrouble({ code: 'drawing.too-many-places', values: { most: DRAWING_LIMITS.places } });
     const own = this.layers.get(layer);
     if (own) own.push(path);
     else this.layers.set(layer, [path]);

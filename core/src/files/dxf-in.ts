@@ -19,7 +19,10 @@ const AS_DRAWN: Placement = { put: (place) => place, scale: 1 };
 // The parser's types leave out fields that its entities carry.
 type Any = Readonly<Record<string, unknown>>;
 const number = (value: unknown, otherwise: number): number => (typeof value === 'number' ? value : otherwise);
-const place = (value: unknown): Point => ({ x: number((value as Any | undefined)?.x, NaN), y: number((value as Any | undefined)?.y, NaN) });
+const place = (value: unknown): Point => ({
+  x: number((value as Any | undefined)?.x, NaN),
+  y: number((value as Any | undefined)?.y, NaN),
+});
 
 /**
  * Reads the lines of a DXF drawing: lines, polylines with bows, arcs, circles, ellipses, splines, and blocks of them.
@@ -27,7 +30,8 @@ const place = (value: unknown): Point => ({ x: number((value as Any | undefined)
  * @returns paths by layer, y up; or why it cannot be read
  */
 export function readDxf(text: string): DrawingRead {
-  if (text.length > DRAWING_LIMITS.bytes) return { ok: false, why: { code: 'drawing.too-large', values: { megabytes: DRAWING_LIMITS.bytes / 1e6 } } };
+  if (text.length > DRAWING_LIMITS.bytes)
+    return { ok: false, why: { code: 'drawing.too-large', values: { megabytes: DRAWING_LIMITS.bytes / 1e6 } } };
   if (text.startsWith('AutoCAD Binary DXF')) return { ok: false, why: messageWithoutValues('drawing.binary-dxf') };
   let dxf: IDxf | null;
   try {
@@ -36,7 +40,10 @@ export function readDxf(text: string): DrawingRead {
     parser.registerEntityHandler(SidedCircle);
     dxf = parser.parseSync(text);
   } catch (error) {
-    return { ok: false, why: { code: 'drawing.bad-dxf', values: { reason: String((error as Error).message ?? error).slice(0, 160) } } };
+    return {
+      ok: false,
+      why: { code: 'drawing.bad-dxf', values: { reason: String((error as Error).message ?? error).slice(0, 160) } },
+    };
   }
   if (!dxf || !Array.isArray(dxf.entities)) return { ok: false, why: messageWithoutValues('drawing.no-entities') };
   const unitMm = UNIT_MM[number(dxf.header?.$INSUNITS, 0)] ?? null;
@@ -60,7 +67,14 @@ function sideOf(type: string, of: Any): 1 | -1 | null {
   return Math.abs(z) < 0.999 ? null : z > 0 ? 1 : -1;
 }
 
-function addEntity(entity: IEntity, dxf: IDxf, outer: Placement, tolerance: number, found: Collector, depth: number): void {
+function addEntity(
+  entity: IEntity,
+  dxf: IDxf,
+  outer: Placement,
+  tolerance: number,
+  found: Collector,
+  depth: number,
+): void {
   found.count();
   const of = entity as unknown as Any;
   const side = sideOf(entity.type, of);
@@ -83,7 +97,10 @@ function addBlock(insert: Any, dxf: IDxf, outer: Placement, tolerance: number, f
   const turn = (number(insert.rotation, 0) * Math.PI) / 180;
   const put = ({ x, y }: Point): Point => {
     const [u, v] = [(x - base.x) * sx, (y - base.y) * sy];
-    return outer.put({ x: at.x + u * Math.cos(turn) - v * Math.sin(turn), y: at.y + u * Math.sin(turn) + v * Math.cos(turn) });
+    return outer.put({
+      x: at.x + u * Math.cos(turn) - v * Math.sin(turn),
+      y: at.y + u * Math.sin(turn) + v * Math.cos(turn),
+    });
   };
   const scale = outer.scale * Math.max(Math.abs(sx), Math.abs(sy), 1e-6);
   for (const entity of block.entities ?? []) addEntity(entity, dxf, { put, scale }, tolerance, found, depth + 1);
@@ -102,11 +119,30 @@ function pathOf(type: string, of: Any, tolerance: number): { closed: boolean; po
       const to = number(of.endAngle, 0);
       return {
         closed: false,
-        points: flattenArc(place(of.center), number(of.radius, NaN), number(of.radius, NaN), 0, from, to < from ? to + 2 * Math.PI : to, tolerance),
+        points: flattenArc(
+          place(of.center),
+          number(of.radius, NaN),
+          number(of.radius, NaN),
+          0,
+          from,
+          to < from ? to + 2 * Math.PI : to,
+          tolerance,
+        ),
       };
     }
     case 'CIRCLE':
-      return { closed: true, points: flattenArc(place(of.center), number(of.radius, NaN), number(of.radius, NaN), 0, 0, 2 * Math.PI, tolerance).slice(0, -1) };
+      return {
+        closed: true,
+        points: flattenArc(
+          place(of.center),
+          number(of.radius, NaN),
+          number(of.radius, NaN),
+          0,
+          0,
+          2 * Math.PI,
+          tolerance,
+        ).slice(0, -1),
+      };
     case 'ELLIPSE':
       return ellipse(of, tolerance);
     case 'SPLINE':
@@ -135,13 +171,27 @@ function ellipse(of: Any, tolerance: number): { closed: boolean; points: Point[]
   const end = number(of.endAngle, 2 * Math.PI);
   const to = end <= from ? end + 2 * Math.PI : end;
   const closed = to - from > 2 * Math.PI - 1e-6;
-  const points = flattenArc(place(of.center), long, long * number(of.axisRatio, NaN), Math.atan2(axis.y, axis.x), from, to, tolerance);
+  const points = flattenArc(
+    place(of.center),
+    long,
+    long * number(of.axisRatio, NaN),
+    Math.atan2(axis.y, axis.x),
+    from,
+    to,
+    tolerance,
+  );
   return { closed, points: closed ? points.slice(0, -1) : points };
 }
 
 function spline(of: Any, tolerance: number): { closed: boolean; points: Point[] } {
   const control = ((of.controlPoints as unknown[]) ?? []).map(place);
   const weights = Array.isArray(of.weights) && of.weights.length === control.length ? (of.weights as number[]) : null;
-  const points = flattenSpline(number(of.degreeOfSplineCurve, 3), control, (of.knotValues as number[]) ?? [], weights, tolerance);
+  const points = flattenSpline(
+    number(of.degreeOfSplineCurve, 3),
+    control,
+    (of.knotValues as number[]) ?? [],
+    weights,
+    tolerance,
+  );
   return { closed: false, points: points ?? [] };
 }

@@ -4,16 +4,23 @@ import fc from 'fast-check';
 import { readDxf, type Drawing, type DrawnPath } from '.';
 
 /** Group codes with their values, as a text DXF has them. */
-const codes = (...pairs: readonly (readonly [number, string | number])[]): string => pairs.map(([code, value]) => `${code}\n${value}\n`).join('');
-const section = (name: string, inside: string): string => codes([0, 'SECTION'], [2, name]) + inside + codes([0, 'ENDSEC']);
+const codes = (...pairs: readonly (readonly [number, string | number])[]): string =>
+  pairs.map(([code, value]) => `${code}\n${value}\n`).join('');
+const section = (name: string, inside: string): string =>
+  codes([0, 'SECTION'], [2, name]) + inside + codes([0, 'ENDSEC']);
 const file = (entities: string, blocks = ''): string =>
-  section('HEADER', codes([9, '$INSUNITS'], [70, 4])) + (blocks && section('BLOCKS', blocks)) + section('ENTITIES', entities) + codes([0, 'EOF']);
+  section('HEADER', codes([9, '$INSUNITS'], [70, 4])) +
+  (blocks && section('BLOCKS', blocks)) +
+  section('ENTITIES', entities) +
+  codes([0, 'EOF']);
 
-const line = (from: Point, to: Point): string => codes([0, 'LINE'], [8, 'trim'], [10, from.x], [20, from.y], [11, to.x], [21, to.y]);
+const line = (from: Point, to: Point): string =>
+  codes([0, 'LINE'], [8, 'trim'], [10, from.x], [20, from.y], [11, to.x], [21, to.y]);
 const circle = (radius: number): string => codes([0, 'CIRCLE'], [8, 'trim'], [10, 0], [20, 0], [40, radius]);
 const ellipse = (axis: Point, ratio: number, from: number, to: number): string =>
   codes([0, 'ELLIPSE'], [8, 'trim'], [10, 5], [20, 7], [11, axis.x], [21, axis.y], [40, ratio], [41, from], [42, to]);
-const block = (name: string, base: Point, inside: string): string => codes([0, 'BLOCK'], [2, name], [10, base.x], [20, base.y]) + inside + codes([0, 'ENDBLK']);
+const block = (name: string, base: Point, inside: string): string =>
+  codes([0, 'BLOCK'], [2, name], [10, base.x], [20, base.y]) + inside + codes([0, 'ENDBLK']);
 const insert = (name: string, at: Point, more: readonly (readonly [number, number])[] = []): string =>
   codes([0, 'INSERT'], [8, 'trim'], [2, name], [10, at.x], [20, at.y], ...more);
 
@@ -27,7 +34,8 @@ const only = (text: string): DrawnPath => {
   expect(paths).toHaveLength(1);
   return paths[0]!;
 };
-const rounded = (places: readonly Point[]) => places.map(({ x, y }) => [Math.round(x * 1e6) / 1e6 + 0, Math.round(y * 1e6) / 1e6 + 0]);
+const rounded = (places: readonly Point[]) =>
+  places.map(({ x, y }) => [Math.round(x * 1e6) / 1e6 + 0, Math.round(y * 1e6) / 1e6 + 0]);
 
 describe('curves of a DXF', () => {
   it('an arc that starts after its end goes on past nought', () => {
@@ -41,11 +49,17 @@ describe('curves of a DXF', () => {
   });
   it('a whole ellipse is closed and has its area, whichever way it lies', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 6.28, noNaN: true }), fc.double({ min: 0.2, max: 1, noNaN: true }), (turn, ratio) => {
-        const { closed, points } = only(file(ellipse({ x: 40 * Math.cos(turn), y: 40 * Math.sin(turn) }, ratio, 0, 2 * Math.PI)));
-        const wanted = Math.PI * 40 * 40 * ratio;
-        return closed && Math.abs(ringArea(points) - wanted) < 0.002 * wanted;
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 6.28, noNaN: true }),
+        fc.double({ min: 0.2, max: 1, noNaN: true }),
+        (turn, ratio) => {
+          const { closed, points } = only(
+            file(ellipse({ x: 40 * Math.cos(turn), y: 40 * Math.sin(turn) }, ratio, 0, 2 * Math.PI)),
+          );
+          const wanted = Math.PI * 40 * 40 * ratio;
+          return closed && Math.abs(ringArea(points) - wanted) < 0.002 * wanted;
+        },
+      ),
     );
   });
   it('half an ellipse is open and ends on its long axis', () => {
@@ -66,11 +80,17 @@ describe('curves of a DXF', () => {
         [71, 2],
         ...[0, 0, 0, 1, 1, 1].map((knot) => [40, knot] as const),
         ...weights.map((weight) => [41, weight] as const),
-        ...[100, 100, 0].flatMap((x, index) => [[10, x] as const, [20, index === 0 ? 0 : 100] as const, [30, 0] as const]),
+        ...[100, 100, 0].flatMap((x, index) => [
+          [10, x] as const,
+          [20, index === 0 ? 0 : 100] as const,
+          [30, 0] as const,
+        ]),
       );
-    for (const { x, y } of only(file(spline([1, Math.SQRT1_2, 1]))).points) expect(Math.hypot(x, y)).toBeCloseTo(100, 6);
+    for (const { x, y } of only(file(spline([1, Math.SQRT1_2, 1]))).points)
+      expect(Math.hypot(x, y)).toBeCloseTo(100, 6);
     // The parabola of the same places: √x + √y measured from the outer corner is constant.
-    for (const { x, y } of only(file(spline([]))).points) expect(Math.sqrt(100 - x) + Math.sqrt(100 - y)).toBeCloseTo(10, 6);
+    for (const { x, y } of only(file(spline([]))).points)
+      expect(Math.sqrt(100 - x) + Math.sqrt(100 - y)).toBeCloseTo(10, 6);
   });
   it('a closed polyline comes back to its start, its last bow with it', () => {
     const corners = [
@@ -84,7 +104,11 @@ describe('curves of a DXF', () => {
       [8, 'a'],
       [90, 4],
       [70, 1],
-      ...corners.flatMap(([x, y], index) => [[10, x!] as const, [20, y!] as const, ...(index === 3 ? [[42, 1] as const] : [])]),
+      ...corners.flatMap(([x, y], index) => [
+        [10, x!] as const,
+        [20, y!] as const,
+        ...(index === 3 ? [[42, 1] as const] : []),
+      ]),
     );
     const { closed, points } = only(file(bowed));
     expect(closed).toBe(true);
@@ -136,14 +160,19 @@ describe('blocks of a DXF', () => {
   });
   it('that hold themselves end in a sentence', () => {
     const endless = block('endless', { x: 0, y: 0 }, insert('endless', { x: 1, y: 0 }));
-    expect(readDxf(file(insert('endless', { x: 0, y: 0 }), endless))).toEqual({ ok: false, why: { code: 'drawing.endless-blocks', values: {} } });
+    expect(readDxf(file(insert('endless', { x: 0, y: 0 }), endless))).toEqual({
+      ok: false,
+      why: { code: 'drawing.endless-blocks', values: {} },
+    });
   });
   it('that multiply without end stop at the limit of pieces', () => {
     const doubling = Array.from({ length: 20 }, (_, level) =>
       block(
         `b${level}`,
         { x: 0, y: 0 },
-        level === 0 ? line({ x: 0, y: 0 }, { x: 1, y: 0 }) : insert(`b${level - 1}`, { x: 0, y: 0 }) + insert(`b${level - 1}`, { x: 1, y: 0 }),
+        level === 0
+          ? line({ x: 0, y: 0 }, { x: 1, y: 0 })
+          : insert(`b${level - 1}`, { x: 0, y: 0 }) + insert(`b${level - 1}`, { x: 1, y: 0 }),
       ),
     ).join('');
     expect(readDxf(file(insert('b19', { x: 0, y: 0 }), doubling))).toMatchObject({
@@ -156,7 +185,12 @@ describe('blocks of a DXF', () => {
 describe('pieces drawn from behind', () => {
   const behind = codes([210, 0], [220, 0], [230, -1]);
   it('have x the other way', () => {
-    expect(rounded(only(file(codes([0, 'LWPOLYLINE'], [8, 'a'], [90, 2], [70, 0], [10, 5], [20, 0], [10, 30], [20, 10]) + behind)).points)).toEqual([
+    expect(
+      rounded(
+        only(file(codes([0, 'LWPOLYLINE'], [8, 'a'], [90, 2], [70, 0], [10, 5], [20, 0], [10, 30], [20, 10]) + behind))
+          .points,
+      ),
+    ).toEqual([
       [-5, 0],
       [-30, 10],
     ]);
@@ -182,6 +216,8 @@ describe('pieces drawn from behind', () => {
   });
   it('one that stands on edge is passed over by name', () => {
     const edgeOn = codes([0, 'CIRCLE'], [8, 'a'], [10, 0], [20, 0], [40, 10], [210, 1], [220, 0], [230, 0]);
-    expect(drawn(file(line({ x: 0, y: 0 }, { x: 9, y: 0 }) + edgeOn)).skipped).toEqual([{ code: 'skipped.not-flat', values: { count: 1, name: 'circle' } }]);
+    expect(drawn(file(line({ x: 0, y: 0 }, { x: 9, y: 0 }) + edgeOn)).skipped).toEqual([
+      { code: 'skipped.not-flat', values: { count: 1, name: 'circle' } },
+    ]);
   });
 });

@@ -15,7 +15,8 @@ export function writeDxf(part: PartPlan): string {
   for (const { name, paths } of exportLayers(part)) {
     for (const { closed, points } of paths) {
       pairs.push([0, 'POLYLINE'], [8, name], [66, 1], [10, 0], [20, 0], [30, 0], [70, closed ? 1 : 0]);
-      for (const [x, y] of points) pairs.push([0, 'VERTEX'], [8, name], [10, x.toFixed(4)], [20, y.toFixed(4)], [30, 0]);
+      for (const [x, y] of points)
+        pairs.push([0, 'VERTEX'], [8, name], [10, x.toFixed(4)], [20, y.toFixed(4)], [30, 0]);
       pairs.push([0, 'SEQEND'], [8, name]);
     }
   }

@@ -48,7 +48,8 @@ const value = (read: DrawingRead): Drawing => {
   return read.value;
 };
 const message = (read: DrawingRead): string => (read.ok ? '' : words.say(read.why));
-const svg = (inside: string, head = 'width="200mm" height="100mm" viewBox="0 0 200 100"') => `<svg xmlns="http://www.w3.org/2000/svg" ${head}>${inside}</svg>`;
+const svg = (inside: string, head = 'width="200mm" height="100mm" viewBox="0 0 200 100"') =>
+  `<svg xmlns="http://www.w3.org/2000/svg" ${head}>${inside}</svg>`;
 const places = ({ layers }: Drawing) => layers.flatMap(({ paths }) => paths.flatMap(({ points }) => points));
 const part = (surface: Surface, lines: readonly TrimLine[], over: Partial<Part> = {}): Part => ({
   id: samplePart().id,
@@ -79,7 +80,11 @@ const circle: TrimLine = {
 describe('SVG in', () => {
   it('reads shapes, y up, in millimetres of the page', () => {
     const drawing = value(
-      readSvg(svg('<g id="trim"><path d="M10 20L60 20l0 30z"/><circle cx="100" cy="50" r="20"/></g><rect x="0" y="0" width="40" height="10"/>')),
+      readSvg(
+        svg(
+          '<g id="trim"><path d="M10 20L60 20l0 30z"/><circle cx="100" cy="50" r="20"/></g><rect x="0" y="0" width="40" height="10"/>',
+        ),
+      ),
     );
     expect(drawing.unitMm).toBe(1);
     expect(drawing.layers.map(({ name, paths }) => [name, paths.length])).toEqual([
@@ -126,13 +131,23 @@ describe('SVG in', () => {
   });
   it('passes over what is no line, and says so', () => {
     const drawing = value(
-      readSvg(svg('<path d="M0 0L9 9"/><text x="3" y="3">Hello</text><image href="x.png"/><use href="#a"/><script>alert(1)</script><path d="M0 0L9 oops"/>')),
+      readSvg(
+        svg(
+          '<path d="M0 0L9 9"/><text x="3" y="3">Hello</text><image href="x.png"/><use href="#a"/><script>alert(1)</script><path d="M0 0L9 oops"/>',
+        ),
+      ),
     );
-    expect(drawing.skipped.map(words.say).join()).toMatch(/1 × text.*1 × image.*reference.*script, not run.*cannot be read/);
+    expect(drawing.skipped.map(words.say).join()).toMatch(
+      /1 × text.*1 × image.*reference.*script, not run.*cannot be read/,
+    );
     expect(drawing.layers).toHaveLength(1);
   });
   it('leaves out what is hidden or only defined', () => {
-    const drawing = value(readSvg(svg('<defs><path d="M0 0L1 1"/></defs><g style="display:none"><path d="M0 0L1 1"/></g><path d="M0 0L9 9"/>')));
+    const drawing = value(
+      readSvg(
+        svg('<defs><path d="M0 0L1 1"/></defs><g style="display:none"><path d="M0 0L1 1"/></g><path d="M0 0L9 9"/>'),
+      ),
+    );
     expect(places(drawing)).toHaveLength(2);
   });
 });
@@ -176,7 +191,9 @@ describe('bad SVG', () => {
       'Z',
       ' ',
     );
-    fc.assert(fc.property(fc.array(piece, { maxLength: 40 }), (pieces) => typeof readSvg(pieces.join('')).ok === 'boolean'));
+    fc.assert(
+      fc.property(fc.array(piece, { maxLength: 40 }), (pieces) => typeof readSvg(pieces.join('')).ok === 'boolean'),
+    );
   });
 });
 
@@ -245,7 +262,9 @@ describe('DXF in', () => {
     expect(flattenSpline(3, [{ x: 0, y: 0 }], [0, 1], null, 0.01)).toBeNull();
   });
   it('passes over texts, names what it passed over', () =>
-    expect(value(readDxf(dxf(`${LINE}0\nTEXT\n8\na\n10\n0\n20\n0\n40\n5\n1\nHi\n`))).skipped.map(words.say)).toEqual(['1 × text']));
+    expect(value(readDxf(dxf(`${LINE}0\nTEXT\n8\na\n10\n0\n20\n0\n40\n5\n1\nHi\n`))).skipped.map(words.say)).toEqual([
+      '1 × text',
+    ]));
   it.each([
     ['cut off', dxf(LINE).slice(0, 60), /no sound DXF|no line/],
     ['something else', 'PK\u0003\u0004 not a drawing', /no sound DXF|no line/],
@@ -264,9 +283,21 @@ describe('drawings out and back in', () => {
   ] as const)('%s keeps layers, unit and geometry to 0.01 mm', (_, text, read) => {
     const drawing = value(read(text));
     expect(drawing.unitMm).toBe(1);
-    expect(drawing.layers.map(({ name }) => name)).toEqual(['outline', 'lines-sweep', 'lines-ellipse', 'lines-straight']);
+    expect(drawing.layers.map(({ name }) => name)).toEqual([
+      'outline',
+      'lines-sweep',
+      'lines-ellipse',
+      'lines-straight',
+    ]);
     const names = drawing.layers.map(({ name }) => name).filter((name) => name !== 'outline');
-    const back = fromDrawing(drawing, { unitMm: 1, outline: 'outline', lines: names, lineId: 'i', lineName: 'I', datum: 'base' });
+    const back = fromDrawing(drawing, {
+      unitMm: 1,
+      outline: 'outline',
+      lines: names,
+      lineId: 'i',
+      lineName: 'I',
+      datum: 'base',
+    });
     expect(back.left).toEqual([]);
     expect(back.outline).toMatchObject({ kind: 'polygon' });
     const again = planOf(part({ kind: 'flat', outline: back.outline! }, [back.line!]));
@@ -282,15 +313,29 @@ describe('drawings out and back in', () => {
     }
   });
   it('an outline is taken from the largest closed path; one that is not closed gives none', () => {
-    const drawing = value(readSvg(svg('<g id="a"><path d="M0 0L9 9"/></g><g id="b"><path d="M0 0h50v20h-50z"/><path d="M0 0h5v2h-5z"/></g>')));
+    const drawing = value(
+      readSvg(
+        svg('<g id="a"><path d="M0 0L9 9"/></g><g id="b"><path d="M0 0h50v20h-50z"/><path d="M0 0h5v2h-5z"/></g>'),
+      ),
+    );
     const wish = { unitMm: 25.4, lines: [], lineId: 'i', lineName: 'I', datum: 'base' };
-    expect(fromDrawing(drawing, { ...wish, outline: 'a' })).toMatchObject({ outline: null, left: [{ code: 'taken.no-outline' }] });
+    expect(fromDrawing(drawing, { ...wish, outline: 'a' })).toMatchObject({
+      outline: null,
+      left: [{ code: 'taken.no-outline' }],
+    });
     const { outline } = fromDrawing(drawing, { ...wish, outline: 'b' });
-    expect(outline?.kind === 'polygon' && Math.abs(ringArea(outline.points.map(([x, y]) => ({ x, y }))))).toBeCloseTo(50 * 20 * 25.4 ** 2, 0);
+    expect(outline?.kind === 'polygon' && Math.abs(ringArea(outline.points.map(([x, y]) => ({ x, y }))))).toBeCloseTo(
+      50 * 20 * 25.4 ** 2,
+      0,
+    );
   });
 });
 
-function toSegment([x, y]: readonly [number, number], a: readonly [number, number, ...number[]], b: readonly [number, number, ...number[]]): number {
+function toSegment(
+  [x, y]: readonly [number, number],
+  a: readonly [number, number, ...number[]],
+  b: readonly [number, number, ...number[]],
+): number {
   const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
   const t = Math.min(1, Math.max(0, ((x - a[0]) * dx + (y - a[1]) * dy) / (dx * dx + dy * dy || 1)));
   return Math.hypot(x - a[0] - t * dx, y - a[1] - t * dy);
@@ -300,7 +345,11 @@ describe('templates', () => {
   const plan = planOf(part(BOARD, [sweep('w', [0, 120], [300, 180], [640, 90]), circle]));
   const plot = partPlot(plan, 'Sample', false);
   const lengthOf = (strokes: readonly { points: readonly (readonly [number, number])[] }[]) =>
-    strokes.reduce((sum, { points }) => sum + points.slice(1).reduce((all, b, i) => all + Math.hypot(b[0] - points[i]![0], b[1] - points[i]![1]), 0), 0);
+    strokes.reduce(
+      (sum, { points }) =>
+        sum + points.slice(1).reduce((all, b, i) => all + Math.hypot(b[0] - points[i]![0], b[1] - points[i]![1]), 0),
+      0,
+    );
 
   it.each(['A4', 'Letter'] as const)('on %s carry everything, overlap by 10 mm and leave out empty sheets', (paper) => {
     const pages = tilePages(plot, paper);
@@ -345,7 +394,12 @@ describe('templates', () => {
 
   it('measured back from the PDF, bars and lines are right to 0.05 mm', async () => {
     const job = design(part(BOARD, [straight('s', [50, 60], [150, 60]), circle]));
-    const printed = await printPdf(job, SHIPPED_SHELF, { what: 'template', unit: 'mm', part: 'part', paper: 'A4', mirrored: false, single: true }, onPaper);
+    const printed = await printPdf(
+      job,
+      SHIPPED_SHELF,
+      { what: 'template', unit: 'mm', part: 'part', paper: 'A4', mirrored: false, single: true },
+      onPaper,
+    );
     if (!printed.ok) throw new Error(printed.why.code);
     expect(printed.title).toMatch(/: /);
     const paths = pathsOf(printed.bytes);
@@ -410,7 +464,10 @@ describe('round parts on paper', () => {
   });
   it('a turned part comes in gores that say what they are wrong by', () => {
     const radius = 80;
-    const sphere: Surface = { kind: 'turned', profile: { start: [0, 0], edges: [{ to: [2 * radius, 0], through: [radius, radius] }], smooth: false } };
+    const sphere: Surface = {
+      kind: 'turned',
+      profile: { start: [0, 0], edges: [{ to: [2 * radius, 0], through: [radius, radius] }], smooth: false },
+    };
     const ball = part(sphere, [{ kind: 'ring', id: 'r', name: 'r', runOn: false, at: 60 }]);
     const gores = goresOf(setOutParts([ball]).get('part')!, named('Ball'))!;
     expect(gores.errorMm).toBeLessThan(0.5);
@@ -424,7 +481,14 @@ describe('round parts on paper', () => {
   });
   it('masks are laid out on the film, those too large are named', () => {
     const open = (id: string, diameter: number) =>
-      ({ kind: 'opening', id, name: id, datum: 'base', use: 'hole', shape: { kind: 'round', at: { along: 300, above: 200 }, diameter } }) as const;
+      ({
+        kind: 'opening',
+        id,
+        name: id,
+        datum: 'base',
+        use: 'hole',
+        shape: { kind: 'round', at: { along: 300, above: 200 }, diameter },
+      }) as const;
     const plan = planOf(part(BOARD, [], { count: 3, features: [open('small', 60), open('large', 260)] }));
     const { plot, tooLarge } = maskPlot([plan], 'Sample', 150);
     expect(plot.strokes.filter(({ pen }) => pen === 'trim')).toHaveLength(3);
@@ -433,15 +497,29 @@ describe('round parts on paper', () => {
   });
   it('what cannot be printed says why', () => {
     const bare = design(part(BOARD, [straight('s', [0, 900], [640, 900])]));
-    expect(pagesFor(bare, SHIPPED_SHELF, { what: 'masks', unit: 'mm', width: 150, paper: 'A4' }, onPaper)).toMatchObject({
+    expect(
+      pagesFor(bare, SHIPPED_SHELF, { what: 'masks', unit: 'mm', width: 150, paper: 'A4' }, onPaper),
+    ).toMatchObject({
       ok: false,
       why: { code: 'print.no-masks' },
     });
-    expect(pagesFor(bare, SHIPPED_SHELF, { what: 'template', unit: 'mm', part: 'x', paper: 'A4', mirrored: false, single: false }, onPaper)).toMatchObject({
+    expect(
+      pagesFor(
+        bare,
+        SHIPPED_SHELF,
+        { what: 'template', unit: 'mm', part: 'x', paper: 'A4', mirrored: false, single: false },
+        onPaper,
+      ),
+    ).toMatchObject({
       ok: false,
     });
     expect(
-      pagesFor(bare, SHIPPED_SHELF, { what: 'stations', unit: 'mm', part: 'part', line: 's', step: 100, tolerance: 0.5, paper: 'A4' }, onPaper),
+      pagesFor(
+        bare,
+        SHIPPED_SHELF,
+        { what: 'stations', unit: 'mm', part: 'part', line: 's', step: 100, tolerance: 0.5, paper: 'A4' },
+        onPaper,
+      ),
     ).toMatchObject({
       ok: false,
       why: { code: 'print.nothing-to-mark' },
@@ -457,13 +535,21 @@ describe('station tables', () => {
       pose: { at: [0, 0, 50], yawDeg: 0, pitchDeg: 0, rollDeg: -30 },
     });
     const left: Part = { ...right, id: 'left', name: 'Left', lines: [], opposite: { of: 'part', follows: true } };
-    const table = stationTable(design(right, left), { part: 'part', line: 'w', datum: null, stepMm: 100, toleranceMm: 0.5 })!;
+    const table = stationTable(design(right, left), {
+      part: 'part',
+      line: 'w',
+      datum: null,
+      stepMm: 100,
+      toleranceMm: 0.5,
+    })!;
     expect(table.columns).toEqual(['along', 'height-skin', 'height-plumb', 'height-opposite']);
     const row = table.rows.find(({ cells: [along] }) => along === 300)?.cells.map(Number) ?? [];
     expect(row[1]).toBeCloseTo(180, 6);
     expect(row[2]).toBeCloseTo(180 * Math.cos(Math.PI / 6), 6);
     expect(row[3]).toBeCloseTo(row[1]!, 6);
-    expect(stationCsv(words.stations(table)).split('\r\n')[0]).toBe('Along,Height on the skin,Height plumb,Height on Left');
+    expect(stationCsv(words.stations(table)).split('\r\n')[0]).toBe(
+      'Along,Height on the skin,Height plumb,Height on Left',
+    );
     expect(words.stations(table).rows.find(([along]) => along === '300 mm')?.[1]).toBe('180 mm');
     expect(wordsFor({ ...DEFAULT_PERSON, length: 'in' }).stations(table).rows[0]![1]).toBe('4 23/32"');
   });
@@ -473,7 +559,8 @@ describe('station tables', () => {
     expect(table.columns).toContain('girth');
     expect(words.stations(table).rows[0]!.slice(-2)).toEqual([`${((25 / 50) * (180 / Math.PI)).toFixed(1)}°`, '25 mm']);
   });
-  it('a cell that looks like a formula is told to be text', () => expect(stationCsv({ columns: ['=A1', 'a,"b"'], rows: [] })).toBe(`'=A1,"a,""b"""\r\n`));
+  it('a cell that looks like a formula is told to be text', () =>
+    expect(stationCsv({ columns: ['=A1', 'a,"b"'], rows: [] })).toBe(`'=A1,"a,""b"""\r\n`));
 });
 
 describe('the lay list on paper', () => {
@@ -486,7 +573,9 @@ describe('the lay list on paper', () => {
   const texts = pages.flatMap((page) => page.words.map(({ text }) => told(text)));
 
   it('tells every tape that is laid, with its code on a drawing and beside a box to tick', () => {
-    const codes = new Set(plan.items.flatMap((item) => (isLine(item) && item.sheetOf === null ? [`${item.stage} ${item.code}`] : [])));
+    const codes = new Set(
+      plan.items.flatMap((item) => (isLine(item) && item.sheetOf === null ? [`${item.stage} ${item.code}`] : [])),
+    );
     expect(codes.size).toBeGreaterThan(10);
     for (const code of new Set([...codes].map((one) => one.split(' ')[1]!))) expect(texts).toContain(code);
     const laid = plan.steps.filter(({ kind }) => kind === 'lay').map(({ say }) => words.say(say));
@@ -494,8 +583,14 @@ describe('the lay list on paper', () => {
   });
   it('tells the stages in order, and what comes off after what is laid', () => {
     const stages = texts.filter((text) => text.startsWith('Stage '));
-    expect(stages).toEqual(plan.stages.map(({ number, finish }) => `Stage ${number}: ${shelf.finishes.find(({ id }) => id === finish)!.name}`));
-    expect(texts.findIndex((text) => text.startsWith('Pull the tape'))).toBeGreaterThan(texts.findIndex((text) => text.startsWith('Cover ')));
+    expect(stages).toEqual(
+      plan.stages.map(
+        ({ number, finish }) => `Stage ${number}: ${shelf.finishes.find(({ id }) => id === finish)!.name}`,
+      ),
+    );
+    expect(texts.findIndex((text) => text.startsWith('Pull the tape'))).toBeGreaterThan(
+      texts.findIndex((text) => text.startsWith('Cover ')),
+    );
   });
   it('keeps within its sheets, and no line is longer than the sheet is wide', () => {
     for (const { widthMm, heightMm, words: on } of pages)
@@ -511,7 +606,10 @@ describe('the lay list on paper', () => {
   });
   it('says so where there is nothing to lay', () => {
     const bare = emptyDesign('Bare', 'other');
-    expect(pagesFor(bare, shelf, { what: 'lay', unit: 'mm', paper: 'A4' }, onPaper)).toMatchObject({ ok: false, why: { code: 'print.nothing-to-lay' } });
+    expect(pagesFor(bare, shelf, { what: 'lay', unit: 'mm', paper: 'A4' }, onPaper)).toMatchObject({
+      ok: false,
+      why: { code: 'print.nothing-to-lay' },
+    });
   });
   it('goes into a table with a row for everything that is laid, lengths as in the plan', () => {
     const rows = layTable(plan);
@@ -526,7 +624,10 @@ describe('the lay list on paper', () => {
 
 describe('nesting', () => {
   const piece = (name: string, widthMm: number, heightMm: number): CutPiece => ({ name, widthMm, heightMm, cuts: [] });
-  const sizes = fc.array(fc.tuple(fc.integer({ min: 5, max: 200 }), fc.integer({ min: 5, max: 200 })), { minLength: 1, maxLength: 30 });
+  const sizes = fc.array(fc.tuple(fc.integer({ min: 5, max: 200 }), fc.integer({ min: 5, max: 200 })), {
+    minLength: 1,
+    maxLength: 30,
+  });
   it('lays every piece that fits on the film, once, none over another or over the rim', () =>
     fc.assert(
       fc.property(sizes, fc.integer({ min: 60, max: 400 }), (all, widthMm) => {
@@ -583,7 +684,11 @@ describe('nesting', () => {
     });
   });
   it('leaves out what a sheet has no room for, and says which', () => {
-    const { pieces: laid, tooLarge } = nestPieces([piece('a', 90, 90), piece('b', 90, 90), piece('c', 30, 30)], 100, 200);
+    const { pieces: laid, tooLarge } = nestPieces(
+      [piece('a', 90, 90), piece('b', 90, 90), piece('c', 30, 30)],
+      100,
+      200,
+    );
     expect(laid.length + tooLarge.length).toBe(3);
     expect(tooLarge.length).toBeGreaterThan(0);
   });

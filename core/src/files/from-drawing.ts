@@ -57,7 +57,11 @@ export function fromDrawing(drawing: Drawing, wish: DrawingWish): FromDrawing {
     .filter((path) => path !== rim);
   let places = 0;
   const sound = paths
-    .filter(({ points }) => points.length <= MOST_PLACES && points.every(({ x, y }) => Math.abs(x) <= MAX_COORDINATE_MM && Math.abs(y) <= MAX_COORDINATE_MM))
+    .filter(
+      ({ points }) =>
+        points.length <= MOST_PLACES &&
+        points.every(({ x, y }) => Math.abs(x) <= MAX_COORDINATE_MM && Math.abs(y) <= MAX_COORDINATE_MM),
+    )
     .filter(({ points }) => (places += points.length) <= LIMITS.linePieces)
     .slice(0, MOST_PATHS);
   if (sound.length < paths.length) left.push({ code: 'taken.paths', values: { paths: paths.length - sound.length } });
@@ -91,7 +95,9 @@ function outlineOf({ points }: DrawnPath, left: TakenMessage[]): Outline | null 
 const largestClosed = (paths: readonly DrawnPath[]): DrawnPath | null =>
   paths
     .filter(({ closed, points }) => points.length > 2 && (closed || distance(points[0]!, points.at(-1)!) < 0.01))
-    .map((path) => (distance(path.points[0]!, path.points.at(-1)!) < 0.01 ? { closed: true, points: path.points.slice(0, -1) } : path))
+    .map((path) =>
+      distance(path.points[0]!, path.points.at(-1)!) < 0.01 ? { closed: true, points: path.points.slice(0, -1) } : path,
+    )
     .sort((a, b) => Math.abs(ringArea(b.points)) - Math.abs(ringArea(a.points)))[0] ?? null;
 
 /** Leaves out places that lie on the way between their neighbours. Source: Ramer, Douglas and Peucker. */
@@ -123,4 +129,7 @@ function thinned(points: readonly Point[], closed: boolean, tolerance = THIN_MM)
 }
 
 const farthest = (points: readonly Point[]): number =>
-  points.reduce((best, point, index) => (distance(points[0]!, point) > distance(points[0]!, points[best]!) ? index : best), 0);
+  points.reduce(
+    (best, point, index) => (distance(points[0]!, point) > distance(points[0]!, points[best]!) ? index : best),
+    0,
+  );

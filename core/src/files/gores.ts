@@ -18,7 +18,9 @@ const GAP_MM = 8;
 /** Length of the edge of a strip against the length along the middle: flat, the edge runs out and in again. */
 function edgeError(radii: readonly number[], step: number, count: number): number {
   const half = Math.PI / count;
-  const edge = radii.slice(1).reduce((sum, radius, index) => sum + Math.hypot(step, half * (radius - radii[index]!)), 0);
+  const edge = radii
+    .slice(1)
+    .reduce((sum, radius, index) => sum + Math.hypot(step, half * (radius - radii[index]!)), 0);
   return edge - step * (radii.length - 1);
 }
 
@@ -40,7 +42,10 @@ export function goresOf(setOut: SetOut, title: Plot['title']): GorePlot | null {
   const words: PaperWords[] = [];
   for (let gore = 0; gore < gores; gore++) {
     const middle = -Math.PI + (2 * gore + 1) * half;
-    const put = (along: number, angle: number): readonly [number, number] => [along, gore * pitch + axle.at(along).radius * (angle - middle)];
+    const put = (along: number, angle: number): readonly [number, number] => [
+      along,
+      gore * pitch + axle.at(along).radius * (angle - middle),
+    ];
     const side = (sign: 1 | -1) => radii.map((_, index) => put(index * step, middle + sign * half));
     strokes.push({ pen: 'rim', points: [...side(-1), ...side(1).reverse(), side(-1)[0]!] });
     words.push({
@@ -51,7 +56,12 @@ export function goresOf(setOut: SetOut, title: Plot['title']): GorePlot | null {
     for (const { pieces } of lines) {
       for (const piece of pieces) {
         const places = piece.map((point) => axle.onRound(board.reflect(point)));
-        strokes.push(...within(places, middle, half).map((run): PaperStroke => ({ pen: 'trim', points: run.map(({ along, angle }) => put(along, angle)) })));
+        strokes.push(
+          ...within(places, middle, half).map((run): PaperStroke => ({
+            pen: 'trim',
+            points: run.map(({ along, angle }) => put(along, angle)),
+          })),
+        );
       }
     }
   }
@@ -73,9 +83,13 @@ function within(places: readonly Place[], middle: number, half: number): Place[]
     const [from, to] = [off(a), off(b)];
     const shares = from === to ? (Math.abs(from) <= half + 1e-9 ? [0, 1] : null) : overlap(from, to, half);
     if (!shares) continue;
-    const at = (share: number): Place => ({ along: a.along + share * (b.along - a.along), angle: a.angle + share * (b.angle - a.angle) });
+    const at = (share: number): Place => ({
+      along: a.along + share * (b.along - a.along),
+      angle: a.angle + share * (b.angle - a.angle),
+    });
     const last = runs.at(-1);
-    if (last && shares[0] === 0 && index > 1 && Math.abs(last.at(-1)!.along - a.along) < 1e-9) last.push(at(shares[1]!));
+    if (last && shares[0] === 0 && index > 1 && Math.abs(last.at(-1)!.along - a.along) < 1e-9)
+      last.push(at(shares[1]!));
     else runs.push([at(shares[0]!), at(shares[1]!)]);
   }
   return runs;

@@ -31,14 +31,26 @@ interface Block {
  * The lay list on paper: stage by stage what is laid, how and in which order, with a box to tick, then what comes off; before them the parts
  * with their tapes, each with its code.
  */
-export function layPages(plan: Plan, title: PaperMessage, names: (finish: string) => string, words: LayWords, paper: Paper): Page[] {
+export function layPages(
+  plan: Plan,
+  title: PaperMessage,
+  names: (finish: string) => string,
+  words: LayWords,
+  paper: Paper,
+): Page[] {
   const { width, height } = PAPERS[paper];
   const blocks = plan.stages.flatMap((stage): Block[] => [
     heading({ code: 'paper.stage', values: { stage: stage.number, finish: names(stage.finish) } }),
     ...drawings(plan, stage, width - 2 * EDGE),
     ...plan.steps
       .filter((step) => step.stage === stage.number && MASKING.has(step.kind))
-      .map((step) => stepBlock([codesOf(plan, step), words.tell(step.say)].filter(Boolean).join('  '), words.detail(step.say), width - 2 * EDGE)),
+      .map((step) =>
+        stepBlock(
+          [codesOf(plan, step), words.tell(step.say)].filter(Boolean).join('  '),
+          words.detail(step.say),
+          width - 2 * EDGE,
+        ),
+      ),
   ]);
   const sheets: Block[][] = [[]];
   let left = height - 2 * EDGE - 12;
@@ -59,16 +71,29 @@ export function layPages(plan: Plan, title: PaperMessage, names: (finish: string
     });
     const head: PaperWords[] = [
       { at: [EDGE, height - EDGE - 5], text: title, sizeMm: 5, bold: true },
-      { at: [EDGE, EDGE - 6], text: { code: 'paper.sheet-of', values: { note: words.tell(title), sheet: sheet + 1, sheets: sheets.length } }, sizeMm: 2.8 },
+      {
+        at: [EDGE, EDGE - 6],
+        text: { code: 'paper.sheet-of', values: { note: words.tell(title), sheet: sheet + 1, sheets: sheets.length } },
+        sizeMm: 2.8,
+      },
     ];
-    return { widthMm: width, heightMm: height, strokes: drawn.flatMap(({ strokes }) => strokes), words: [...head, ...drawn.flatMap((one) => one.words)] };
+    return {
+      widthMm: width,
+      heightMm: height,
+      strokes: drawn.flatMap(({ strokes }) => strokes),
+      words: [...head, ...drawn.flatMap((one) => one.words)],
+    };
   });
 }
 
 /** Codes of what a step lays, as they stand on the drawings. */
 const codesOf = ({ items }: Plan, step: Step): string =>
   step.kind === 'lay'
-    ? items.flatMap((item) => (step.items.includes(item.id) && 'code' in item && !(isLine(item) && item.sheetOf !== null) ? [item.code] : [])).join(', ')
+    ? items
+        .flatMap((item) =>
+          step.items.includes(item.id) && 'code' in item && !(isLine(item) && item.sheetOf !== null) ? [item.code] : [],
+        )
+        .join(', ')
     : '';
 
 const heading = (text: PaperText): Block => ({
@@ -124,7 +149,14 @@ function drawings(plan: Plan, stage: StagePlan, widthMm: number): Block[] {
     draw: (top) => {
       const two = parts
         .slice(2 * row, 2 * row + 2)
-        .map((part, column) => smallPart(part, items, { x: EDGE + column * (columns + 8), y: top - DRAWING + 4, w: columns, h: DRAWING - 14 }));
+        .map((part, column) =>
+          smallPart(part, items, {
+            x: EDGE + column * (columns + 8),
+            y: top - DRAWING + 4,
+            w: columns,
+            h: DRAWING - 14,
+          }),
+        );
       return { strokes: two.flatMap(({ strokes }) => strokes), words: two.flatMap(({ words }) => words) };
     },
   }));
@@ -134,7 +166,10 @@ function smallPart(part: PartPlan, items: Plan['items'], box: { x: number; y: nu
   const [xs, ys] = [part.ring.map(([x]) => x), part.ring.map(([, y]) => y)];
   const [minX, minY] = [minOf(xs), minOf(ys)];
   const scale = Math.min(box.w / Math.max(1, maxOf(xs) - minX), box.h / Math.max(1, maxOf(ys) - minY));
-  const put = ([x, y]: readonly [number, number, ...number[]]): readonly [number, number] => [box.x + (x - minX) * scale, box.y + (y - minY) * scale];
+  const put = ([x, y]: readonly [number, number, ...number[]]): readonly [number, number] => [
+    box.x + (x - minX) * scale,
+    box.y + (y - minY) * scale,
+  ];
   const tapes = items.filter(isLine).filter((item) => item.part === part.id && item.sheetOf === null);
   const along = (line: string, from: number, to: number) =>
     (part.lines.find(({ id }) => id === line)?.pieces ?? []).flatMap((piece) => {
@@ -145,7 +180,9 @@ function smallPart(part: PartPlan, items: Plan['items'], box: { x: number; y: nu
     strokes: [
       { pen: 'rim' as const, points: closeRing(part.ring).map(put) },
       ...part.openings.map((ring) => ({ pen: 'help' as const, points: closeRing(ring).map(put) })),
-      ...tapes.flatMap((tape) => along(tape.line, tape.from, tape.to).map((piece) => ({ pen: 'trim' as const, points: piece.map(put) }))),
+      ...tapes.flatMap((tape) =>
+        along(tape.line, tape.from, tape.to).map((piece) => ({ pen: 'trim' as const, points: piece.map(put) })),
+      ),
     ],
     words: [
       { at: [box.x, box.y + box.h + 3] as const, text: part.name, sizeMm: 3, bold: true },

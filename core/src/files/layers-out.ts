@@ -13,7 +13,9 @@ export function exportLayers(part: PartPlan): ExportLayer[] {
   const kinds = [...new Set(part.lines.map(({ kind }) => kind))];
   return [
     { name: 'outline', paths: [{ closed: true, points: part.ring }] },
-    ...(part.openings.length > 0 ? [{ name: 'openings', paths: part.openings.map((points) => ({ closed: true, points })) }] : []),
+    ...(part.openings.length > 0
+      ? [{ name: 'openings', paths: part.openings.map((points) => ({ closed: true, points })) }]
+      : []),
     ...kinds.map((kind) => ({
       name: `lines-${kind}`,
       paths: part.lines.filter((line) => line.kind === kind).flatMap(({ pieces }) => pieces.map(outPath)),

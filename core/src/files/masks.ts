@@ -4,14 +4,19 @@ import type { PaperStroke, PaperWords, Plot } from './page';
 import { closeRing, maxOf, RULE_OF_THUMB, minOf } from '../units';
 
 /** Covers of openings and closed lines, and one piece for the letters of a line with film round them, for all alike. */
-export const maskPieces = (parts: readonly PartPlan[]): CutPiece[] => parts.flatMap((part) => Array.from({ length: part.count }, () => masksOf(part)).flat());
+export const maskPieces = (parts: readonly PartPlan[]): CutPiece[] =>
+  parts.flatMap((part) => Array.from({ length: part.count }, () => masksOf(part)).flat());
 
 /**
  * Lays the covers of openings and closed lines out on a strip of film.
  * @param tapeWidthMm width of the film
  * @returns the strip, full size, and the names of those too large for it
  */
-export function maskPlot(parts: readonly PartPlan[], job: string, tapeWidthMm: number): { readonly plot: Plot; readonly tooLarge: readonly string[] } {
+export function maskPlot(
+  parts: readonly PartPlan[],
+  job: string,
+  tapeWidthMm: number,
+): { readonly plot: Plot; readonly tooLarge: readonly string[] } {
   const nesting = nestPieces(maskPieces(parts), tapeWidthMm);
   const { lengthMm, tooLarge } = nesting;
   const rim: PaperStroke = {
@@ -44,7 +49,9 @@ export const cutPaths = ({ pieces }: Pick<Nesting, 'pieces'>): Coordinates[][] =
   pieces.flatMap(({ x, y, cuts }) => cuts.map((cut) => cut.map(([px, py]): Coordinates => [px + x, py + y])));
 
 function masksOf(part: PartPlan): CutPiece[] {
-  const openings = part.features.filter(({ kind, closed }) => kind === 'opening' && closed).map(({ name, places }) => pieceOf(name, [places]));
+  const openings = part.features
+    .filter(({ kind, closed }) => kind === 'opening' && closed)
+    .map(({ name, places }) => pieceOf(name, [places]));
   const rings = part.lines
     .filter(({ kind, pieces }) => kind === 'ellipse' && pieces.length === 1)
     .map(({ code, pieces }) => pieceOf(code, [pieces[0]!.slice(0, -1).map(([x, y]): Coordinates => [x, y])]));
@@ -61,7 +68,10 @@ function masksOf(part: PartPlan): CutPiece[] {
 function pieceOf(name: string, rings: readonly (readonly Coordinates[])[], marginMm = 0): CutPiece {
   const all = rings.flat();
   const [minX, minY] = [minOf(all.map(([x]) => x)) - marginMm, minOf(all.map(([, y]) => y)) - marginMm];
-  const [widthMm, heightMm] = [maxOf(all.map(([x]) => x)) + marginMm - minX, maxOf(all.map(([, y]) => y)) + marginMm - minY];
+  const [widthMm, heightMm] = [
+    maxOf(all.map(([x]) => x)) + marginMm - minX,
+    maxOf(all.map(([, y]) => y)) + marginMm - minY,
+  ];
   const cuts = rings.map((ring) => closeRing(ring).map(([x, y]): Coordinates => [x - minX, y - minY]));
   const frame: Coordinates[] = [
     [0, 0],

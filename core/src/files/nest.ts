@@ -65,13 +65,18 @@ function lengthsToTry(pieces: readonly CutPiece[], widthMm: number): number[] {
 
 function packed(pieces: readonly CutPiece[], widthMm: number, lengthMm: number): NestedPiece[] | null {
   const steps = (mm: number) => Math.ceil(mm * STEPS_PER_MM - 1e-6);
-  const packer = new MaxRectsPacker(Math.floor(lengthMm * STEPS_PER_MM), Math.floor(widthMm * STEPS_PER_MM), GAP_MM * STEPS_PER_MM, {
-    smart: false,
-    pot: false,
-    square: false,
-    allowRotation: true,
-    border: GAP_MM * STEPS_PER_MM,
-  });
+  const packer = new MaxRectsPacker(
+    Math.floor(lengthMm * STEPS_PER_MM),
+    Math.floor(widthMm * STEPS_PER_MM),
+    GAP_MM * STEPS_PER_MM,
+    {
+      smart: false,
+      pot: false,
+      square: false,
+      allowRotation: true,
+      border: GAP_MM * STEPS_PER_MM,
+    },
+  );
   // The largest first: the packer lays them as they come.
   const largestFirst = [...pieces].sort((a, b) => Math.max(b.widthMm, b.heightMm) - Math.max(a.widthMm, a.heightMm));
   for (const piece of largestFirst) packer.add(steps(piece.widthMm), steps(piece.heightMm), piece);

@@ -38,7 +38,12 @@ export interface Plot {
 }
 
 /** A bar to check the printer by: so long, with ticks at its ends. */
-export function checkBar(x: number, y: number, lengthMm: number, label: string): { strokes: PaperStroke[]; words: PaperWords[] } {
+export function checkBar(
+  x: number,
+  y: number,
+  lengthMm: number,
+  label: string,
+): { strokes: PaperStroke[]; words: PaperWords[] } {
   return {
     strokes: [
       {

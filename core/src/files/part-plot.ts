@@ -12,7 +12,9 @@ export function partPlot(part: PartPlan, job: string, mirrored: boolean): Plot {
     ...part.openings.map((points): PaperStroke => ({ pen: 'rim', points: closeRing(points) })),
     ...part.folds.map((points): PaperStroke => ({ pen: 'dash', points })),
     ...part.datums.map(({ places }): PaperStroke => ({ pen: 'dash', points: places })),
-    ...part.lines.flatMap(({ pieces }) => pieces.map((piece): PaperStroke => ({ pen: 'trim', points: piece.map(([x, y]): Coordinates => [x, y]) }))),
+    ...part.lines.flatMap(({ pieces }) =>
+      pieces.map((piece): PaperStroke => ({ pen: 'trim', points: piece.map(([x, y]): Coordinates => [x, y]) })),
+    ),
   ];
   const words = [...lineWords(part), ...datumWords(part), ...seamWords(part)];
   const plot: Plot = {
@@ -41,7 +43,11 @@ function lineWords(part: PartPlan): PaperWords[] {
 }
 
 const datumWords = (part: PartPlan): PaperWords[] =>
-  part.datums.map(({ name, places }): PaperWords => ({ at: [places[0]![0] + 2, places[0]![1] + 1.5], text: name, sizeMm: 2.6 }));
+  part.datums.map(({ name, places }): PaperWords => ({
+    at: [places[0]![0] + 2, places[0]![1] + 1.5],
+    text: name,
+    sizeMm: 2.6,
+  }));
 
 /** What is written along the two copies of a seam. */
 function seamWords({ seams }: PartPlan): PaperWords[] {
@@ -67,6 +73,10 @@ export function mirroredPlot(plot: Plot): Plot {
   return {
     ...plot,
     strokes: plot.strokes.map((stroke) => ({ ...stroke, points: stroke.points.map(turned) })),
-    words: plot.words.map((words) => ({ ...words, at: turned(words.at), turnDeg: words.turnDeg === undefined ? undefined : -words.turnDeg })),
+    words: plot.words.map((words) => ({
+      ...words,
+      at: turned(words.at),
+      turnDeg: words.turnDeg === undefined ? undefined : -words.turnDeg,
+    })),
   };
 }

@@ -18,7 +18,9 @@ import type { PaperTexts } from './says';
 /** Points, the unit of PDF, in a millimetre. */
 const PT = 72 / 25.4;
 
-const PENS: Readonly<Record<PaperStroke['pen'], { readonly widthMm: number; readonly grey: number; readonly dashMm: readonly number[] }>> = {
+const PENS: Readonly<
+  Record<PaperStroke['pen'], { readonly widthMm: number; readonly grey: number; readonly dashMm: readonly number[] }>
+> = {
   trim: { widthMm: 0.25, grey: 0, dashMm: [] },
   rim: { widthMm: 0.35, grey: 0, dashMm: [] },
   help: { widthMm: 0.12, grey: 0.45, dashMm: [] },
@@ -41,7 +43,10 @@ export async function writePdf(
   pdf.setTitle(title);
   pdf.setProducer('Lintrel');
   pdf.setCreator('Lintrel');
-  const [plain, bold] = [await pdf.embedFont(StandardFonts.Helvetica), await pdf.embedFont(StandardFonts.HelveticaBold)];
+  const [plain, bold] = [
+    await pdf.embedFont(StandardFonts.Helvetica),
+    await pdf.embedFont(StandardFonts.HelveticaBold),
+  ];
   for (const [number, { widthMm, heightMm, strokes, words }] of pages.entries()) {
     written(number);
     const page = pdf.addPage([widthMm * PT, heightMm * PT]);

@@ -58,7 +58,9 @@ export interface PrintWords {
 }
 
 /** What came of printing: the pages, or why there are none. */
-export type Printed = { readonly ok: true; readonly title: PaperMessage; readonly pages: readonly Page[] } | { readonly ok: false; readonly why: PrintMessage };
+export type Printed =
+  | { readonly ok: true; readonly title: PaperMessage; readonly pages: readonly Page[] }
+  | { readonly ok: false; readonly why: PrintMessage };
 
 /** Lays out what is to be printed. */
 export function pagesFor(design: Design, shelf: Shelf, wish: PrintWish, words: PrintWords): Printed {
@@ -86,15 +88,27 @@ export async function printPdf(
   wish: PrintWish,
   words: PrintWords,
   written: (pages: number, of: number) => void = () => undefined,
-): Promise<{ readonly ok: true; readonly bytes: Uint8Array; readonly title: string } | { readonly ok: false; readonly why: PrintMessage }> {
+): Promise<
+  | { readonly ok: true; readonly bytes: Uint8Array; readonly title: string }
+  | { readonly ok: false; readonly why: PrintMessage }
+> {
   const printed = pagesFor(design, shelf, wish, words);
   if (!printed.ok) return printed;
   const title = words.tell(printed.title);
-  return { ok: true, title, bytes: await writePdf(printed.pages, title, words.tell, (pages) => written(pages, printed.pages.length)) };
+  return {
+    ok: true,
+    title,
+    bytes: await writePdf(printed.pages, title, words.tell, (pages) => written(pages, printed.pages.length)),
+  };
 }
 
 /** The lay list of the plan of a job. */
-function laySheets(design: Design, shelf: Shelf, { paper }: Extract<PrintWish, { what: 'lay' }>, words: PrintWords): Printed {
+function laySheets(
+  design: Design,
+  shelf: Shelf,
+  { paper }: Extract<PrintWish, { what: 'lay' }>,
+  words: PrintWords,
+): Printed {
   const plan = planJob(design, shelf);
   if (plan.stages.length === 0) return { ok: false, why: messageWithoutValues('print.nothing-to-lay') };
   const title: PaperMessage = { code: 'paper.lay', values: { job: design.title } };
@@ -105,33 +119,60 @@ function laySheets(design: Design, shelf: Shelf, { paper }: Extract<PrintWish, {
 /** More sheets than this are no template. */
 const MOST_SHEETS = 400;
 
-function templatePages({ title }: Design, work: PartWork, plan: PartPlan, wish: Extract<PrintWish, { what: 'template' }>): Printed {
+function templatePages(
+  { title }: Design,
+  work: PartWork,
+  plan: PartPlan,
+  wish: Extract<PrintWish, { what: 'template' }>,
+): Printed {
   const named: PaperMessage = { code: 'paper.part', values: { job: title, part: plan.name, mirrored: false } };
   const plot = goresOf(work.setOut, named) ?? partPlot(plan, title, wish.mirrored);
   const pages = wish.single ? [singlePage(plot)] : tilePages(plot, wish.paper);
-  if (pages.length > MOST_SHEETS) return { ok: false, why: { code: 'print.too-many-sheets', values: { sheets: pages.length } } };
+  if (pages.length > MOST_SHEETS)
+    return { ok: false, why: { code: 'print.too-many-sheets', values: { sheets: pages.length } } };
   return { ok: true, title: plot.title, pages };
 }
 
 /** The table a wish asks for; null where the line is not on its part. */
 export function tableFor(design: Design, wish: Extract<PrintWish, { what: 'stations' }>): StationTable | null {
-  const asked = { part: wish.part, line: wish.line, datum: wish.datum ?? null, stepMm: wish.step, toleranceMm: wish.tolerance };
+  const asked = {
+    part: wish.part,
+    line: wish.line,
+    datum: wish.datum ?? null,
+    stepMm: wish.step,
+    toleranceMm: wish.tolerance,
+  };
   return stationTable(design, asked);
 }
 
-function tablePages(design: Design, partName: string, wish: Extract<PrintWish, { what: 'stations' }>, words: PrintWords): Printed {
+function tablePages(
+  design: Design,
+  partName: string,
+  wish: Extract<PrintWish, { what: 'stations' }>,
+  words: PrintWords,
+): Printed {
   const table = tableFor(design, wish);
   if (!table) return { ok: false, why: messageWithoutValues('print.nothing-to-mark') };
   const inWords = words.stations(table);
-  const title: PaperMessage = { code: 'paper.table', values: { job: design.title, part: partName, line: inWords.title } };
+  const title: PaperMessage = {
+    code: 'paper.table',
+    values: { job: design.title, part: partName, line: inWords.title },
+  };
   return { ok: true, title, pages: stationPages(inWords, title, wish.paper) };
 }
 
-function maskPages({ title }: Design, plans: readonly PartPlan[], wish: Extract<PrintWish, { what: 'masks' }>): Printed {
+function maskPages(
+  { title }: Design,
+  plans: readonly PartPlan[],
+  wish: Extract<PrintWish, { what: 'masks' }>,
+): Printed {
   const { plot, tooLarge } = maskPlot(plans, title, wish.width);
   if (plot.words.length > 0) return { ok: true, title: plot.title, pages: tilePages(plot, wish.paper) };
   return {
     ok: false,
-    why: tooLarge.length > 0 ? { code: 'print.no-mask-fits', values: { widthMm: wish.width, masks: tooLarge } } : messageWithoutValues('print.no-masks'),
+    why:
+      tooLarge.length > 0
+        ? { code: 'print.no-mask-fits', values: { widthMm: wish.width, masks: tooLarge } }
+        : messageWithoutValues('print.no-masks'),
   };
 }

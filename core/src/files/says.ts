@@ -69,7 +69,12 @@ export interface PaperMessages {
   readonly 'paper.gore': { readonly gore: number; readonly gores: number; readonly meets: number };
   readonly 'paper.gores': { readonly gores: number; readonly errorMm: number };
   /** A sheet of a grid of sheets, by its own code and those of the first and the last. */
-  readonly 'paper.foot': { readonly title: Message; readonly sheet: string; readonly first: string; readonly last: string };
+  readonly 'paper.foot': {
+    readonly title: Message;
+    readonly sheet: string;
+    readonly first: string;
+    readonly last: string;
+  };
   readonly 'paper.sheet-of': { readonly note: string; readonly sheet: number; readonly sheets: number };
 }
 export type PaperMessage = MessageOf<PaperMessages>;

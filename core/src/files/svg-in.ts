@@ -47,7 +47,8 @@ interface Page {
  * @returns paths by layer (the topmost named group), y up; or why it cannot be read
  */
 export function readSvg(text: string): DrawingRead {
-  if (text.length > DRAWING_LIMITS.bytes) return { ok: false, why: { code: 'drawing.too-large', values: { megabytes: DRAWING_LIMITS.bytes / 1e6 } } };
+  if (text.length > DRAWING_LIMITS.bytes)
+    return { ok: false, why: { code: 'drawing.too-large', values: { megabytes: DRAWING_LIMITS.bytes / 1e6 } } };
   const found = new Collector();
   const stack: Group[] = [];
   let page: Page | null = null;
@@ -60,7 +61,8 @@ export function readSvg(text: string): DrawingRead {
     if (/<!ENTITY/i.test(doctype)) throw new DrawingTrouble(messageWithoutValues('drawing.entities'));
   });
   parser.on('opentag', (tag: SaxesTagPlain) => {
-    if (stack.length >= DRAWING_LIMITS.depth) throw new DrawingTrouble({ code: 'drawing.too-deep', values: { most: DRAWING_LIMITS.depth } });
+    if (stack.length >= DRAWING_LIMITS.depth)
+      throw new DrawingTrouble({ code: 'drawing.too-deep', values: { most: DRAWING_LIMITS.depth } });
     const name = tag.name.replace(/^.*:/, '');
     const parent = stack.at(-1);
     if (!parent) {
@@ -70,11 +72,16 @@ export function readSvg(text: string): DrawingRead {
     const group = groupOf(name, tag, parent);
     stack.push(group);
     if (group.undrawn) {
-      if (name === 'script' || name === 'foreignObject') found.skip(name === 'script' ? 'skipped.script' : 'skipped.embedded');
+      if (name === 'script' || name === 'foreignObject')
+        found.skip(name === 'script' ? 'skipped.script' : 'skipped.embedded');
       return;
     }
     if (PASSED.includes(name))
-      return name === 'use' ? found.skip('skipped.reference') : name === 'a' ? found.skip('skipped.link') : found.skip('skipped.element', name);
+      return name === 'use'
+        ? found.skip('skipped.reference')
+        : name === 'a'
+          ? found.skip('skipped.link')
+          : found.skip('skipped.element', name);
     const d = pathData(name, tag);
     if (d === null) return;
     found.count();
@@ -97,10 +104,17 @@ function collected(
   found: Collector,
 ): DrawingRead {
   const lowest =
-    top ?? Math.max(0, ...pieces.flatMap(({ subpaths }) => subpaths.map(({ points }) => points.reduce((most, { y }) => Math.max(most, y), -Infinity))));
+    top ??
+    Math.max(
+      0,
+      ...pieces.flatMap(({ subpaths }) =>
+        subpaths.map(({ points }) => points.reduce((most, { y }) => Math.max(most, y), -Infinity)),
+      ),
+    );
   // The file runs y downwards from the top of its page.
   for (const { layer, subpaths } of pieces)
-    for (const { closed, points } of subpaths) found.add(layer, { closed, points: points.map(({ x, y }) => ({ x, y: lowest - y })) });
+    for (const { closed, points } of subpaths)
+      found.add(layer, { closed, points: points.map(({ x, y }) => ({ x, y: lowest - y })) });
   return found.result(unitMm);
 }
 
@@ -173,7 +187,12 @@ function rectangle(x: number, y: number, w: number, h: number, rx: number, ry: n
 const ellipse = (cx: number, cy: number, rx: number, ry: number): string =>
   rx > 0 && ry > 0 ? `M${cx - rx} ${cy}a${rx} ${ry} 0 1 0 ${2 * rx} 0a${rx} ${ry} 0 1 0 ${-2 * rx} 0Z` : '';
 
-function flattened(d: string, transform: string, unitMm: number, found: Collector): { closed: boolean; points: Point[] }[] {
+function flattened(
+  d: string,
+  transform: string,
+  unitMm: number,
+  found: Collector,
+): { closed: boolean; points: Point[] }[] {
   const made = svgpath(d);
   // The parser keeps what it could read and remembers why it stopped; half a path is no path.
   if ((made as unknown as { err?: string }).err) {
@@ -195,10 +214,21 @@ function flattened(d: string, transform: string, unitMm: number, found: Collecto
     if (command === 'Z') {
       subpaths.at(-1)!.closed = true;
       here = start;
-    } else if (command === 'C') points.push(...flattenCubic(here, { x: n[0]!, y: n[1]! }, { x: n[2]!, y: n[3]! }, (here = { x: n[4]!, y: n[5]! }), tolerance));
-    else if (command === 'Q') points.push(...flattenQuadratic(here, { x: n[0]!, y: n[1]! }, (here = { x: n[2]!, y: n[3]! }), tolerance));
+    } else if (command === 'C')
+      points.push(
+        ...flattenCubic(
+          here,
+          { x: n[0]!, y: n[1]! },
+          { x: n[2]!, y: n[3]! },
+          (here = { x: n[4]!, y: n[5]! }),
+          tolerance,
+        ),
+      );
+    else if (command === 'Q')
+      points.push(...flattenQuadratic(here, { x: n[0]!, y: n[1]! }, (here = { x: n[2]!, y: n[3]! }), tolerance));
     else {
-      here = command === 'H' ? { x: n[0]!, y: here.y } : command === 'V' ? { x: here.x, y: n[0]! } : { x: n[0]!, y: n[1]! };
+      here =
+        command === 'H' ? { x: n[0]!, y: here.y } : command === 'V' ? { x: here.x, y: n[0]! } : { x: n[0]!, y: n[1]! };
       points.push(here);
     }
   });

@@ -4,7 +4,8 @@ import { maxOf, minOf } from '../units';
 
 /** Room round the drawing, mm. */
 const MARGIN = 10;
-const escaped = (text: string): string => text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] as string);
+const escaped = (text: string): string =>
+  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] as string);
 
 /** A part as an SVG drawing in millimetres, one group a layer. */
 export function writeSvg(part: PartPlan): string {

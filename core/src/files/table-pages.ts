@@ -17,9 +17,16 @@ export function stationPages(table: StationWords, title: PaperMessage, paper: Pa
     const at = (index: number, y: number): readonly [number, number] => [EDGE + index * column, y];
     const words: PaperWords[] = [
       { at: [EDGE, top - 5], text: title, sizeMm: 5, bold: true },
-      { at: [EDGE, top - 11], text: sheets > 1 ? { code: 'paper.sheet-of', values: { note: table.note, sheet: sheet + 1, sheets } } : table.note, sizeMm: 3 },
+      {
+        at: [EDGE, top - 11],
+        text:
+          sheets > 1 ? { code: 'paper.sheet-of', values: { note: table.note, sheet: sheet + 1, sheets } } : table.note,
+        sizeMm: 3,
+      },
       ...table.columns.map((text, index): PaperWords => ({ at: at(index, top - 19), text, sizeMm: 3, bold: true })),
-      ...rows.flatMap((row, line) => row.map((text, index): PaperWords => ({ at: at(index, top - 26 - line * ROW), text, sizeMm: 3.4 }))),
+      ...rows.flatMap((row, line) =>
+        row.map((text, index): PaperWords => ({ at: at(index, top - 26 - line * ROW), text, sizeMm: 3.4 })),
+      ),
     ];
     const rules = rows.map((_, line): PaperStroke => ({
       pen: 'help',

@@ -1,5 +1,14 @@
 import { boundingBox, type Box } from '../curves';
-import { checkBar, clipToBox, PAPERS, type Page, type Paper, type PaperStroke, type PaperWords, type Plot } from './page';
+import {
+  checkBar,
+  clipToBox,
+  PAPERS,
+  type Page,
+  type Paper,
+  type PaperStroke,
+  type PaperWords,
+  type Plot,
+} from './page';
 
 /** White edge most printers keep, room for the foot, and how far neighbouring sheets overlap; mm. */
 const EDGE = 8;
@@ -36,7 +45,10 @@ export function tilePages(plot: Plot, paper: Paper): Page[] {
 /** One sheet as large as the plot, for a wide printer. */
 export function singlePage(plot: Plot): Page {
   const { minX, minY, maxX, maxY } = boxOfPlot(plot);
-  const moved = ([x, y]: readonly [number, number]): readonly [number, number] => [x - minX + EDGE, y - minY + EDGE + FOOT];
+  const moved = ([x, y]: readonly [number, number]): readonly [number, number] => [
+    x - minX + EDGE,
+    y - minY + EDGE + FOOT,
+  ];
   const foot = footOf(plot, EDGE, null);
   return {
     widthMm: Math.max(maxX - minX + 2 * EDGE, 200),
@@ -65,16 +77,26 @@ function gridOf({ minX, minY, maxX, maxY }: Box, width: number, height: number):
   const count = (size: number, step: number) => Math.max(1, Math.ceil((size + 2 * air - OVERLAP) / step));
   const [columns, rows] = [count(maxX - minX, stepX), count(maxY - minY, stepY)];
   const spare = [columns * stepX + OVERLAP - (maxX - minX), rows * stepY + OVERLAP - (maxY - minY)];
-  return { paper: { width, height }, origin: [minX - spare[0]! / 2, minY - spare[1]! / 2], across: columns, up: rows, stepX, stepY };
+  return {
+    paper: { width, height },
+    origin: [minX - spare[0]! / 2, minY - spare[1]! / 2],
+    across: columns,
+    up: rows,
+    stepX,
+    stepY,
+  };
 }
 
-const codeOf = (grid: Grid, row: number, column: number): string => `${String.fromCharCode(65 + ((grid.up - 1 - row) % 26))}${column + 1}`;
+const codeOf = (grid: Grid, row: number, column: number): string =>
+  `${String.fromCharCode(65 + ((grid.up - 1 - row) % 26))}${column + 1}`;
 
 function tilePage(plot: Plot, grid: Grid, row: number, column: number): Page | null {
   const [x0, y0] = [grid.origin[0] + column * grid.stepX, grid.origin[1] + row * grid.stepY];
   const box = { minX: x0, minY: y0, maxX: x0 + grid.stepX + OVERLAP, maxY: y0 + grid.stepY + OVERLAP };
   const moved = ([x, y]: readonly [number, number]): readonly [number, number] => [x - x0 + EDGE, y - y0 + EDGE + FOOT];
-  const strokes = plot.strokes.flatMap((stroke) => clippedStroke(stroke, box)).map((stroke) => ({ ...stroke, points: stroke.points.map(moved) }));
+  const strokes = plot.strokes
+    .flatMap((stroke) => clippedStroke(stroke, box))
+    .map((stroke) => ({ ...stroke, points: stroke.points.map(moved) }));
   if (!strokes.some(({ pen }) => pen === 'trim' || pen === 'rim')) return null;
   const inside = ({ at: [x, y] }: PaperWords) => x >= box.minX && x <= box.maxX && y >= box.minY && y <= box.maxY;
   const crosses = crossesOf(grid, row, column).map((stroke) => ({ ...stroke, points: stroke.points.map(moved) }));
@@ -82,7 +104,13 @@ function tilePage(plot: Plot, grid: Grid, row: number, column: number): Page | n
   const foot = footOf(
     plot,
     EDGE,
-    many ? { sheet: codeOf(grid, row, column), first: codeOf(grid, grid.up - 1, 0), last: codeOf(grid, 0, grid.across - 1) } : null,
+    many
+      ? {
+          sheet: codeOf(grid, row, column),
+          first: codeOf(grid, grid.up - 1, 0),
+          last: codeOf(grid, 0, grid.across - 1),
+        }
+      : null,
   );
   return {
     widthMm: grid.paper.width,
@@ -109,7 +137,13 @@ function clippedStroke(stroke: PaperStroke, box: Box): PaperStroke[] {
 function crossesOf(grid: Grid, row: number, column: number): PaperStroke[] {
   const arm = 4;
   const places = [0, 1].flatMap((right) =>
-    [0, 1].map((up) => [grid.origin[0] + (column + right) * grid.stepX + OVERLAP / 2, grid.origin[1] + (row + up) * grid.stepY + OVERLAP / 2] as const),
+    [0, 1].map(
+      (up) =>
+        [
+          grid.origin[0] + (column + right) * grid.stepX + OVERLAP / 2,
+          grid.origin[1] + (row + up) * grid.stepY + OVERLAP / 2,
+        ] as const,
+    ),
   );
   return places.flatMap(([x, y]): PaperStroke[] => [
     {
@@ -132,7 +166,11 @@ function crossesOf(grid: Grid, row: number, column: number): PaperStroke[] {
 /** Codes of a sheet in a grid, and of the first and the last of them. */
 type SheetCodes = Readonly<Record<'sheet' | 'first' | 'last', string>>;
 
-function footOf({ title, note }: Plot, x: number, codes: SheetCodes | null): { strokes: PaperStroke[]; words: PaperWords[] } {
+function footOf(
+  { title, note }: Plot,
+  x: number,
+  codes: SheetCodes | null,
+): { strokes: PaperStroke[]; words: PaperWords[] } {
   const mm = checkBar(x, EDGE + 3, 100, '100 mm');
   const inches = checkBar(x, EDGE + 8, 101.6, '4 in');
   return {
@@ -140,7 +178,12 @@ function footOf({ title, note }: Plot, x: number, codes: SheetCodes | null): { s
     words: [
       ...mm.words,
       ...inches.words,
-      { at: [x, EDGE + 11.5], text: codes ? { code: 'paper.foot', values: { title, ...codes } } : title, sizeMm: 3.4, bold: true },
+      {
+        at: [x, EDGE + 11.5],
+        text: codes ? { code: 'paper.foot', values: { title, ...codes } } : title,
+        sizeMm: 3.4,
+        bold: true,
+      },
       ...(note ? [{ at: [x + 122, EDGE + 2] as const, text: note, sizeMm: 2.6 }] : []),
     ],
   };

@@ -31,15 +31,28 @@ it.each([
   ['two-part', 15, 180, 720, 960, 25, 50, 55],
   ['air-acrylic', 4, 10, 90, 120, 5, 10, 40],
   ['can-enamel', 12, 45, 1440, 1440, 15, 30, 45],
-] as const)('%s ships with the usual figures', (system, flashMin, touchMin, tapeSafeMin, throughMin, coatUm, referenceBuildUm, activationKj) => {
-  expect(typicalFigures(system)).toMatchObject({ flashMin, touchMin, tapeSafeMin, throughMin, coatUm, referenceBuildUm, activationKj });
-});
+] as const)(
+  '%s ships with the usual figures',
+  (system, flashMin, touchMin, tapeSafeMin, throughMin, coatUm, referenceBuildUm, activationKj) => {
+    expect(typicalFigures(system)).toMatchObject({
+      flashMin,
+      touchMin,
+      tapeSafeMin,
+      throughMin,
+      coatUm,
+      referenceBuildUm,
+      activationKj,
+    });
+  },
+);
 
 it('a finish has its keys in the order of the schema, so that it is written the same everywhere', () => {
   const plain = Object.keys(finishSchema.entries).filter((key) => !['gun', 'pricePerL', 'cards'].includes(key));
   expect(Object.keys(typicalFinish('a', 'A', 'dope', '#112233', 40))).toEqual(plain);
   // What stock there is, and what it costs, nobody knows of a tape that ships.
-  expect(Object.keys(SHIPPED_TAPES[0]!)).toEqual(Object.keys(tapeSchema.entries).filter((key) => key !== 'rollM' && key !== 'rolls' && key !== 'rollPrice'));
+  expect(Object.keys(SHIPPED_TAPES[0]!)).toEqual(
+    Object.keys(tapeSchema.entries).filter((key) => key !== 'rollM' && key !== 'rolls' && key !== 'rollPrice'),
+  );
 });
 
 it.each([

@@ -128,10 +128,19 @@ export function typicalFigures(system: PaintSystemKey): TypicalFigures {
 
 /** Keys in the order of the schema, so that a finish is the same text wherever it was built. */
 const orderedFinish = (finish: Finish): Finish =>
-  Object.fromEntries(Object.keys(finishSchema.entries).flatMap((key) => (key in finish ? [[key, finish[key as keyof Finish]]] : []))) as unknown as Finish;
+  Object.fromEntries(
+    Object.keys(finishSchema.entries).flatMap((key) => (key in finish ? [[key, finish[key as keyof Finish]]] : [])),
+  ) as unknown as Finish;
 
 /** Builds a finish from its system's typical figures. */
-export function typicalFinish(id: string, name: string, system: PaintSystemKey, colour: string, hidingUm: number, effect: Finish['effect'] = 'solid'): Finish {
+export function typicalFinish(
+  id: string,
+  name: string,
+  system: PaintSystemKey,
+  colour: string,
+  hidingUm: number,
+  effect: Finish['effect'] = 'solid',
+): Finish {
   const figures = typicalFigures(system);
   return orderedFinish({ id, name, colour, system, effect, hidingUm, basis: TYPICAL_NOTE, ...figures });
 }

@@ -113,8 +113,14 @@ describe('the ladder of a candy', () => {
     ];
     expect(coatsOver(solid, '#8a8d86')).toEqual({ coats: 5, from: 'sheet' });
     expect(coatsOver(solid, '#1c1f24')).toEqual({ coats: 6, from: 'ground' });
-    expect(coatsOver({ ...solid, cards: [card({ kind: 'hiding', ground: '#1c1f24', steps })] }, '#1c1f24')).toEqual({ coats: 3, from: 'card' });
-    expect(coatsOver({ ...solid, cards: [card({ kind: 'hiding', ground: '#1c1f24', steps: steps.slice(0, 1) })] }, '#1c1f24').from).toBe('ground');
+    expect(coatsOver({ ...solid, cards: [card({ kind: 'hiding', ground: '#1c1f24', steps })] }, '#1c1f24')).toEqual({
+      coats: 3,
+      from: 'card',
+    });
+    expect(
+      coatsOver({ ...solid, cards: [card({ kind: 'hiding', ground: '#1c1f24', steps: steps.slice(0, 1) })] }, '#1c1f24')
+        .from,
+    ).toBe('ground');
   });
   it('no fewer coats go on than make up the film the times are stated for, but for a candy', () => {
     const white = typicalFinish('w', 'W', 'two-part', '#f5f3ea', 20);
@@ -150,16 +156,20 @@ describe('paint to mix', () => {
   });
   it('is rounded up to what a cup can measure, every part of it', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.3, max: 3000, noNaN: true }), fc.array(fc.integer({ min: 1, max: 10 }), { minLength: 1, maxLength: 4 }), (ml, ratio) => {
-        const mix = mixFor(ml, { mixRatio: ratio, method: 'gun' });
-        const smallest = Math.min(...mix.partsMl);
-        const halves = smallest * 2;
-        return (
-          mix.mixMl >= ml - 1e-6 &&
-          Math.abs(mix.partsMl.reduce((sum, part) => sum + part, 0) - mix.mixMl) < 1e-6 &&
-          Math.abs(halves - Math.round(halves)) < 1e-6
-        );
-      }),
+      fc.property(
+        fc.double({ min: 0.3, max: 3000, noNaN: true }),
+        fc.array(fc.integer({ min: 1, max: 10 }), { minLength: 1, maxLength: 4 }),
+        (ml, ratio) => {
+          const mix = mixFor(ml, { mixRatio: ratio, method: 'gun' });
+          const smallest = Math.min(...mix.partsMl);
+          const halves = smallest * 2;
+          return (
+            mix.mixMl >= ml - 1e-6 &&
+            Math.abs(mix.partsMl.reduce((sum, part) => sum + part, 0) - mix.mixMl) < 1e-6 &&
+            Math.abs(halves - Math.round(halves)) < 1e-6
+          );
+        },
+      ),
     );
   });
   it('is told in whole cans where it comes in cans', () => {

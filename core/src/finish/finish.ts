@@ -1,5 +1,16 @@
 import * as v from 'valibot';
-import { colourText, idText, listOf, nameText, noteText, numberBetween, oneOfWords, positiveUpTo, wholeBetween, type FinishId } from '../units';
+import {
+  colourText,
+  idText,
+  listOf,
+  nameText,
+  noteText,
+  numberBetween,
+  oneOfWords,
+  positiveUpTo,
+  wholeBetween,
+  type FinishId,
+} from '../units';
 import { cardSchema } from './card';
 import { PAINT_SYSTEM_KEYS } from './system';
 
@@ -12,7 +23,8 @@ export const METHODS = ['gun', 'can', 'airbrush', 'roller', 'brush'] as const;
 export type FinishMethod = (typeof METHODS)[number];
 
 /** True for what makes a mist; false for what is rolled or brushed. */
-export const isSprayed = ({ method }: { readonly method: FinishMethod }): boolean => method !== 'roller' && method !== 'brush';
+export const isSprayed = ({ method }: { readonly method: FinishMethod }): boolean =>
+  method !== 'roller' && method !== 'brush';
 
 const minutes = () => numberBetween(0, 100_000, 'min');
 

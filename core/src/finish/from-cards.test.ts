@@ -20,7 +20,14 @@ const paint = (colour: string, hidingUm: number): Finish => ({
   referenceBuildUm: 15,
 });
 /** A card as it would be measured of a paint that takes so many times the film of its sheet to hide, each colour read a little wrong. */
-const cardOn = (finish: Finish, factor: number, ground: string, coats: readonly number[], wrong: number, id = ground): Card => {
+const cardOn = (
+  finish: Finish,
+  factor: number,
+  ground: string,
+  coats: readonly number[],
+  wrong: number,
+  id = ground,
+): Card => {
   const masstone = reflectanceOf(finish.colour);
   const scatter = scatterFromHiding(masstone, finish.hidingUm * factor);
   const read = (count: number, index: number) => {
@@ -28,7 +35,17 @@ const cardOn = (finish: Finish, factor: number, ground: string, coats: readonly 
     const [r, g, b] = shown.map((channel, place) => channel * (1 + wrong * Math.sin(7 * index + 3 * place)));
     return { coats: count, colour: hexOf([r!, g!, b!]) };
   };
-  return { id, kind: 'hiding', name: ground, ground, steps: coats.map(read), airC: null, rhPercent: null, gun: '', note: '' };
+  return {
+    id,
+    kind: 'hiding',
+    name: ground,
+    ground,
+    steps: coats.map(read),
+    airC: null,
+    rhPercent: null,
+    gun: '',
+    note: '',
+  };
 };
 const colours = fc.constantFrom('#f2c230', '#b3242b', '#f5f3ea', '#2f6f62', '#8fb0c4');
 const factors = fc.integer({ min: 60, max: 160 }).map((percent) => percent / 100);
@@ -43,7 +60,10 @@ it('five steps over black and white come nearer to the truth than the sheet, whi
     fc.property(colours, factors, fc.integer({ min: 40, max: 80 }), (colour, factor, hidingUm) => {
       // In thin coats: what hides after the first tells nothing.
       const finish = { ...paint(colour, hidingUm), coatUm: 8 };
-      const cards = [cardOn(finish, factor, '#050505', [1, 2, 3], 0.02), cardOn(finish, factor, '#e8e8e8', [1, 2], 0.02)];
+      const cards = [
+        cardOn(finish, factor, '#050505', [1, 2, 3], 0.02),
+        cardOn(finish, factor, '#e8e8e8', [1, 2], 0.02),
+      ];
       const learned = hidingFactorFromCards({ ...finish, cards });
       expect(learned.count).toBe(5);
       const off = Math.abs(Math.log(learned.factor / factor));
@@ -78,5 +98,8 @@ it('a step on which nothing shows through any more says little, and one read wro
   const good = cardOn(yellow, 1, '#050505', [1, 2, 3], 0);
   const wrong = { ...good, id: 'wrong', steps: [{ coats: 2, colour: '#0000ff' }] };
   expect(colourDifference(reflectanceOf('#0000ff'), reflectanceOf('#f2c230'))).toBeGreaterThan(50);
-  expect(hidingFactorFromCards({ ...yellow, cards: [good, wrong] }).factor).toBeCloseTo(hidingFactorFromCards({ ...yellow, cards: [good] }).factor, 2);
+  expect(hidingFactorFromCards({ ...yellow, cards: [good, wrong] }).factor).toBeCloseTo(
+    hidingFactorFromCards({ ...yellow, cards: [good] }).factor,
+    2,
+  );
 });

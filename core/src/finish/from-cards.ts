@@ -33,12 +33,16 @@ export function hidingFactorFromCards(paint: HidingPaint): FactorEstimate {
   const masstone = reflectanceOf(paint.colour);
   const scatter = scatterFromHiding(masstone, paint.hidingUm);
   const steps = cards
-    .flatMap(({ ground, steps: own }) => own.map(({ coats, colour }) => ({ below: reflectanceOf(ground), coats, seen: reflectanceOf(colour) })))
+    .flatMap(({ ground, steps: own }) =>
+      own.map(({ coats, colour }) => ({ below: reflectanceOf(ground), coats, seen: reflectanceOf(colour) })),
+    )
     .slice(-MOST_STEPS);
   const learned = factorPosterior(
     PRIOR_SPREAD,
     steps.map(({ below, coats, seen }) => {
-      const offAt = between((log) => colourDifference(reflectanceOfLayer(masstone, scatter * Math.exp(-log), coats * paint.coatUm, below), seen));
+      const offAt = between((log) =>
+        colourDifference(reflectanceOfLayer(masstone, scatter * Math.exp(-log), coats * paint.coatUm, below), seen),
+      );
       return (log: number) => MISTAKEN + (1 - MISTAKEN) * Math.exp(-(offAt(log) ** 2) / (2 * SEEN_DELTA_E ** 2));
     }),
   );
@@ -58,4 +62,5 @@ function between(of: (log: number) => number): (log: number) => number {
 const PLACES = 48;
 
 /** Dry film that hides a black-and-white card, µm: by the sheet, and by what cards have shown here. */
-export const hidingFilmUm = (paint: HidingPaint): number => paint.hidingUm * (paint.cards?.length ? hidingFactorFromCards(paint).factor : 1);
+export const hidingFilmUm = (paint: HidingPaint): number =>
+  paint.hidingUm * (paint.cards?.length ? hidingFactorFromCards(paint).factor : 1);

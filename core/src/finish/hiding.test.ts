@@ -1,5 +1,13 @@
 import fc from 'fast-check';
-import { coatsOver, coatsToHide, colourDifference, reflectanceOfLayer, reflectanceOf, scatterFromHiding, SHIPPED_FINISHES } from '.';
+import {
+  coatsOver,
+  coatsToHide,
+  colourDifference,
+  reflectanceOfLayer,
+  reflectanceOf,
+  scatterFromHiding,
+  SHIPPED_FINISHES,
+} from '.';
 
 it.each([
   ['yellow over brown', '#f2c230', '#7a4a2b', 60, 15, 7],
@@ -8,7 +16,9 @@ it.each([
   ['red over white', '#b3242b', '#ffffff', 50, 15, 3],
   ['cream over teal', '#f5f3ea', '#20504f', 70, 20, 4],
   ['teal over cream', '#20504f', '#f5f3ea', 30, 20, 2],
-])('%s needs the worked number of coats', (_, paint, under, hiding, coat, coats) => expect(coatsToHide(paint, under, hiding, coat, 1).coats).toBe(coats));
+])('%s needs the worked number of coats', (_, paint, under, hiding, coat, coats) =>
+  expect(coatsToHide(paint, under, hiding, coat, 1).coats).toBe(coats),
+);
 
 it('solves the scattering of the worked paints', () => {
   expect(scatterFromHiding(reflectanceOf('#f2c230'), 60)).toBeCloseTo(0.08577, 5);
@@ -19,7 +29,9 @@ it('a thin enough film is the ground, a thick enough one the paint', () => {
   const paint = reflectanceOf('#b3242b');
   const ground = reflectanceOf('#f5f3ea');
   expect(reflectanceOfLayer(paint, 0.05, 0, ground)).toEqual(ground);
-  reflectanceOfLayer(paint, 0.05, 10_000, ground).forEach((value, index) => expect(value).toBeCloseTo(paint[index]!, 6));
+  reflectanceOfLayer(paint, 0.05, 10_000, ground).forEach((value, index) =>
+    expect(value).toBeCloseTo(paint[index]!, 6),
+  );
 });
 
 it('differs by nothing from itself, and the same both ways', () => {
@@ -28,7 +40,10 @@ it('differs by nothing from itself, and the same both ways', () => {
     fc.property(
       hex,
       hex,
-      (a, b) => Math.abs(colourDifference(reflectanceOf(a), reflectanceOf(b)) - colourDifference(reflectanceOf(b), reflectanceOf(a))) < 1e-9,
+      (a, b) =>
+        Math.abs(
+          colourDifference(reflectanceOf(a), reflectanceOf(b)) - colourDifference(reflectanceOf(b), reflectanceOf(a)),
+        ) < 1e-9,
     ),
   );
   expect(colourDifference(reflectanceOf('#2f6f62'), reflectanceOf('#2f6f62'))).toBe(0);
@@ -36,11 +51,15 @@ it('differs by nothing from itself, and the same both ways', () => {
 
 it('never needs more coats for a looser tolerance', () => {
   fc.assert(
-    fc.property(fc.double({ min: 0.5, max: 5, noNaN: true }), fc.double({ min: 10, max: 80, noNaN: true }), (tolerance, hiding) => {
-      const strict = coatsToHide('#f2c230', '#22304f', hiding, 15, tolerance).coats ?? 99;
-      const loose = coatsToHide('#f2c230', '#22304f', hiding, 15, tolerance + 1).coats ?? 99;
-      return loose <= strict;
-    }),
+    fc.property(
+      fc.double({ min: 0.5, max: 5, noNaN: true }),
+      fc.double({ min: 10, max: 80, noNaN: true }),
+      (tolerance, hiding) => {
+        const strict = coatsToHide('#f2c230', '#22304f', hiding, 15, tolerance).coats ?? 99;
+        const loose = coatsToHide('#f2c230', '#22304f', hiding, 15, tolerance + 1).coats ?? 99;
+        return loose <= strict;
+      },
+    ),
     { numRuns: 40 },
   );
 });

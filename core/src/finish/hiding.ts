@@ -20,7 +20,13 @@ export interface Hiding {
  * @param coatUm dry film of one coat, µm
  * @param tolerance ΔE00 that counts as hidden
  */
-export function coatsToHide(paint: string, under: string, hidingUm: number, coatUm: number, tolerance: number = RULE_OF_THUMB.hidingTolerance): Hiding {
+export function coatsToHide(
+  paint: string,
+  under: string,
+  hidingUm: number,
+  coatUm: number,
+  tolerance: number = RULE_OF_THUMB.hidingTolerance,
+): Hiding {
   const masstone = reflectanceOf(paint);
   const ground = reflectanceOf(under);
   const scatterPerUm = scatterFromHiding(masstone, hidingUm);
@@ -69,12 +75,15 @@ function countedOver(finish: Finish, under: string): CoatCount {
   return coats === null ? { coats: RULE_OF_THUMB.mostCoats, from: 'most' } : { coats, from: 'hiding' };
 }
 
-const hiddenBy = (finish: Finish, under: string): Hiding => coatsToHide(finish.colour, under, hidingFilmUm(finish), finish.coatUm);
+const hiddenBy = (finish: Finish, under: string): Hiding =>
+  coatsToHide(finish.colour, under, hidingFilmUm(finish), finish.coatUm);
 
 /** The count of the sheet holds over a fit ground; a solid colour takes more over a worse one. What is seen through does not, nor rubber: its count is the film it peels by. */
 function fromSheet(finish: Finish, stated: number, under: string): CoatCount {
   if (finish.effect !== 'solid' || finish.system === 'peelable') return { coats: stated, from: 'sheet' };
-  const [here, fit] = firstTwo([under, FIT_GROUND].map((ground) => hiddenBy(finish, ground).coats ?? RULE_OF_THUMB.mostCoats));
+  const [here, fit] = firstTwo(
+    [under, FIT_GROUND].map((ground) => hiddenBy(finish, ground).coats ?? RULE_OF_THUMB.mostCoats),
+  );
   const coats = Math.min(RULE_OF_THUMB.mostCoats, stated + Math.max(0, here - fit));
   return { coats, from: coats > stated ? 'ground' : 'sheet' };
 }

@@ -2,7 +2,14 @@ import { RULE_OF_THUMB } from '../units';
 import type { Card } from './card';
 import type { Finish } from './finish';
 import { hidingFilmUm, type HidingPaint } from './from-cards';
-import { colourDifference, hexOf, reflectanceOfLayer, reflectanceOf, scatterFromHiding, type Reflectance } from './layer';
+import {
+  colourDifference,
+  hexOf,
+  reflectanceOfLayer,
+  reflectanceOf,
+  scatterFromHiding,
+  type Reflectance,
+} from './layer';
 
 /** What a finish shows after so many coats. */
 export interface CoatStep {
@@ -27,12 +34,18 @@ export function coatSteps(paint: HidingPaint, ground: string, most: number = RUL
     const coats = index + 1;
     const measured = card && measuredAt(card, coats);
     const shown = measured ?? reflectanceOfLayer(target, scatter, coats * paint.coatUm, below);
-    return { coats, colour: hexOf(shown), deltaE: colourDifference(shown, target), from: measured ? 'card' : 'formula' };
+    return {
+      coats,
+      colour: hexOf(shown),
+      deltaE: colourDifference(shown, target),
+      from: measured ? 'card' : 'formula',
+    };
   });
 }
 
 /** The rung nearest to the colour wanted; of equals the one with fewest coats. */
-export const nearestCoatStep = (rungs: readonly CoatStep[]): CoatStep => rungs.reduce((best, rung) => (rung.deltaE < best.deltaE - 1e-9 ? rung : best));
+export const nearestCoatStep = (rungs: readonly CoatStep[]): CoatStep =>
+  rungs.reduce((best, rung) => (rung.deltaE < best.deltaE - 1e-9 ? rung : best));
 
 /** The card made on the ground most like this one, if any is near enough. */
 export function cardFor({ cards }: Pick<HidingPaint, 'cards'>, ground: string): Card | null {

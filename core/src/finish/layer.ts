@@ -1,4 +1,14 @@
-import { converter, differenceCiede2000, formatHex, modeLab65, modeLrgb, modeRgb, modeXyz65, useMode, type Lab65 } from 'culori/fn';
+import {
+  converter,
+  differenceCiede2000,
+  formatHex,
+  modeLab65,
+  modeLrgb,
+  modeRgb,
+  modeXyz65,
+  useMode,
+  type Lab65,
+} from 'culori/fn';
 import { bisect } from '../units';
 
 useMode(modeRgb);
@@ -42,7 +52,12 @@ export function reflectanceOf(hex: string): Reflectance {
  * @param ground reflectance of what lies below
  * Source: Kubelka–Munk, hyperbolic form.
  */
-export function reflectanceOfLayer(masstone: Reflectance, scatterPerUm: number, filmUm: number, ground: Reflectance): Reflectance {
+export function reflectanceOfLayer(
+  masstone: Reflectance,
+  scatterPerUm: number,
+  filmUm: number,
+  ground: Reflectance,
+): Reflectance {
   if (filmUm <= 0) return ground;
   const channel = (index: number) => layerChannel(masstone[index]!, scatterPerUm * filmUm, ground[index]!);
   return [channel(0), channel(1), channel(2)];
@@ -56,14 +71,16 @@ export function reflectanceOfLayer(masstone: Reflectance, scatterPerUm: number, 
  */
 export function scatterFromHiding(masstone: Reflectance, hidingUm: number): number {
   const contrast = (scatter: number) =>
-    luminance(reflectanceOfLayer(masstone, scatter, hidingUm, grey(CARD_BLACK))) / luminance(reflectanceOfLayer(masstone, scatter, hidingUm, grey(CARD_WHITE)));
+    luminance(reflectanceOfLayer(masstone, scatter, hidingUm, grey(CARD_BLACK))) /
+    luminance(reflectanceOfLayer(masstone, scatter, hidingUm, grey(CARD_WHITE)));
   let high = 1 / hidingUm;
   while (contrast(high) < CARD_CONTRAST && high < 1e9 / hidingUm) high *= 2;
   return bisect(0, high, 100, (scatter) => contrast(scatter) < CARD_CONTRAST);
 }
 
 /** Colour difference ΔE00 (CIEDE2000, D65) of two reflectances. */
-export const colourDifference = (first: Reflectance, second: Reflectance): number => ciede2000(labOf(first), labOf(second));
+export const colourDifference = (first: Reflectance, second: Reflectance): number =>
+  ciede2000(labOf(first), labOf(second));
 
 /** A reflectance as a displayed colour, `#rrggbb`. */
 export const hexOf = ([r, g, b]: Reflectance): string => formatHex({ mode: 'lrgb', r, g, b });
@@ -73,10 +90,16 @@ export const hexOf = ([r, g, b]: Reflectance): string => formatHex({ mode: 'lrgb
  * @param lab CIE L*a*b* under D65: L 0 … 100
  * @returns `#rrggbb`, and whether a screen can show it; where it cannot, the nearest by clipping
  */
-export function hexFromLab({ l, a, b }: { readonly l: number; readonly a: number; readonly b: number }): { readonly hex: string; readonly shown: boolean } {
+export function hexFromLab({ l, a, b }: { readonly l: number; readonly a: number; readonly b: number }): {
+  readonly hex: string;
+  readonly shown: boolean;
+} {
   const linear = toLinear({ mode: 'lab65', l, a, b });
   const inside = [linear.r, linear.g, linear.b].every((value) => value >= -1e-4 && value <= 1 + 1e-4);
-  return { hex: formatHex({ mode: 'lrgb', r: unitOf(linear.r), g: unitOf(linear.g), b: unitOf(linear.b) }), shown: inside };
+  return {
+    hex: formatHex({ mode: 'lrgb', r: unitOf(linear.r), g: unitOf(linear.g), b: unitOf(linear.b) }),
+    shown: inside,
+  };
 }
 
 const unitOf = (value: number): number => Math.min(1, Math.max(0, value));
@@ -96,6 +119,7 @@ function layerChannel(masstone: number, power: number, ground: number): number {
   return (1 - ground * (a - bCoth)) / (a - ground + bCoth);
 }
 
-const luminance = (reflectance: Reflectance): number => reflectance.reduce((sum, value, index) => sum + value * LUMINANCE[index]!, 0);
+const luminance = (reflectance: Reflectance): number =>
+  reflectance.reduce((sum, value, index) => sum + value * LUMINANCE[index]!, 0);
 const grey = (value: number): Reflectance => [value, value, value];
 const clip = (value: number): number => Math.min(LIGHTEST, Math.max(DARKEST, value));

@@ -19,10 +19,15 @@ export interface Mix {
  * @param transfer share that lands on the part
  * @returns ml: m² · µm / (volume solids · transfer)
  */
-export const sprayedMl = (m2: number, buildUm: number, solids: number, transfer: number): number => (m2 * buildUm) / (solids * transfer);
+export const sprayedMl = (m2: number, buildUm: number, solids: number, transfer: number): number =>
+  (m2 * buildUm) / (solids * transfer);
 
 /** Paint to put in the cup, ml: what is sprayed, and what stays in the cup. */
-export const paintNeeded = (m2: number, buildUm: number, { solids, method }: Pick<Finish, 'solids' | 'method'>): number =>
+export const paintNeeded = (
+  m2: number,
+  buildUm: number,
+  { solids, method }: Pick<Finish, 'solids' | 'method'>,
+): number =>
   m2 === 0 ? 0 : sprayedMl(m2, buildUm, solids, RULE_OF_THUMB.transfer[method]) + RULE_OF_THUMB.cupLossMl[method];
 
 /**
@@ -43,5 +48,10 @@ export function mixFor(ml: number, { mixRatio, method }: Pick<Finish, 'mixRatio'
   const smallest = Math.min(...mixRatio);
   const units = Math.ceil((ml * smallest) / all / step - 1e-9);
   const mixMl = mixRatio.length === 1 ? Math.ceil(ml / step - 1e-9) * step : (units * step * all) / smallest;
-  return { ml, mixMl, partsMl: mixParts(mixMl, mixRatio), cans: method === 'can' ? Math.ceil(ml / RULE_OF_THUMB.canMl) : null };
+  return {
+    ml,
+    mixMl,
+    partsMl: mixParts(mixMl, mixRatio),
+    cans: method === 'can' ? Math.ceil(ml / RULE_OF_THUMB.canMl) : null,
+  };
 }

@@ -25,9 +25,14 @@ function faultsWith(change: (file: Record<string, never>) => void): string[] {
   return read.ok ? [] : read.faults.map((fault) => `${fault.path}: ${say(fault)}`);
 }
 const at = (file: unknown, ...keys: (string | number)[]) =>
-  keys.reduce((value, key) => (value as Record<string | number, unknown>)[key], file) as Record<string | number, unknown>;
+  keys.reduce((value, key) => (value as Record<string | number, unknown>)[key], file) as Record<
+    string | number,
+    unknown
+  >;
 
-it.each(EXAMPLES)('%s is read and written again as the same bytes', (name) => expect(writeJobFile(sound(name))).toBe(text(name)));
+it.each(EXAMPLES)('%s is read and written again as the same bytes', (name) =>
+  expect(writeJobFile(sound(name))).toBe(text(name)),
+);
 
 it.each<[string, (file: Record<string, never>) => void, RegExp]>([
   [
@@ -35,12 +40,36 @@ it.each<[string, (file: Record<string, never>) => void, RegExp]>([
     (file) => Object.assign(at(file, 'design', 'parts', 2, 'surface', 'outline'), { width: -5 }),
     /^design\.parts\[2\]\.surface\.outline\.width: must be above 0/,
   ],
-  ['a billion millimetres', (file) => Object.assign(at(file, 'design', 'parts', 2, 'surface', 'outline'), { width: 1e9 }), /at most 30000 mm/],
-  ['NaN, which JSON writes as null', (file) => Object.assign(at(file, 'design', 'parts', 2, 'surface', 'outline'), { width: null }), /width: needs a number/],
-  ['an empty name', (file) => Object.assign(at(file, 'design', 'parts', 0), { name: '  ' }), /^design\.parts\[0\]\.name: needs a name/],
-  ['a key that is not known', (file) => Object.assign(at(file, 'design'), { paint: 1 }), /^design\.paint: is not known here/],
-  ['a key that is missing', (file) => void delete at(file, 'design', 'climate').airC, /^design\.climate\.airC: is missing/],
-  ['a text for a number', (file) => Object.assign(at(file, 'design', 'climate'), { airC: 'warm' }), /airC: needs a number/],
+  [
+    'a billion millimetres',
+    (file) => Object.assign(at(file, 'design', 'parts', 2, 'surface', 'outline'), { width: 1e9 }),
+    /at most 30000 mm/,
+  ],
+  [
+    'NaN, which JSON writes as null',
+    (file) => Object.assign(at(file, 'design', 'parts', 2, 'surface', 'outline'), { width: null }),
+    /width: needs a number/,
+  ],
+  [
+    'an empty name',
+    (file) => Object.assign(at(file, 'design', 'parts', 0), { name: '  ' }),
+    /^design\.parts\[0\]\.name: needs a name/,
+  ],
+  [
+    'a key that is not known',
+    (file) => Object.assign(at(file, 'design'), { paint: 1 }),
+    /^design\.paint: is not known here/,
+  ],
+  [
+    'a key that is missing',
+    (file) => void delete at(file, 'design', 'climate').airC,
+    /^design\.climate\.airC: is missing/,
+  ],
+  [
+    'a text for a number',
+    (file) => Object.assign(at(file, 'design', 'climate'), { airC: 'warm' }),
+    /airC: needs a number/,
+  ],
   [
     'a crossing outline',
     (file) =>
@@ -72,9 +101,21 @@ it.each<[string, (file: Record<string, never>) => void, RegExp]>([
     (file) => Object.assign(at(file, 'design', 'scheme', 'areas', 0), { finish: 'mauve' }),
     /areas\[0\]\.finish: there is no finish "mauve"/,
   ],
-  ['an id used twice', (file) => Object.assign(at(file, 'design', 'parts', 2), { id: 'left' }), /parts\[2\]\.id: "left" is used twice/],
-  ['a newer version', (file) => Object.assign(file, { version: 3 }), /^version: must be a version up to 2: a newer program wrote this file/],
-  ['a newer design', (file) => Object.assign(at(file, 'design'), { version: 3 }), /^design\.version: must be a version up to 2/],
+  [
+    'an id used twice',
+    (file) => Object.assign(at(file, 'design', 'parts', 2), { id: 'left' }),
+    /parts\[2\]\.id: "left" is used twice/,
+  ],
+  [
+    'a newer version',
+    (file) => Object.assign(file, { version: 3 }),
+    /^version: must be a version up to 2: a newer program wrote this file/,
+  ],
+  [
+    'a newer design',
+    (file) => Object.assign(at(file, 'design'), { version: 3 }),
+    /^design\.version: must be a version up to 2/,
+  ],
 ])('refuses %s at its place', (_, change, message) => expect(faultsWith(change).join('\n')).toMatch(message));
 
 it('keeps text that looks like code as text', () => {
@@ -91,7 +132,8 @@ it('never throws, whatever the file holds', () => {
 describe('mergeShelf', () => {
   const file = sound('juniper.json');
 
-  it('adds nothing that is there already', () => expect(mergeShelf(file, SHIPPED_SHELF)).toEqual({ newTapes: [], newFinishes: [], newSupplies: [], file }));
+  it('adds nothing that is there already', () =>
+    expect(mergeShelf(file, SHIPPED_SHELF)).toEqual({ newTapes: [], newFinishes: [], newSupplies: [], file }));
 
   it('adds what is missing', () => {
     const { newTapes, newFinishes } = mergeShelf(file, { tapes: [], finishes: [] });
@@ -101,7 +143,10 @@ describe('mergeShelf', () => {
 
   it('gives a finish that differs a new id, and the design follows', () => {
     const first = firstItem(file.shelf.finishes);
-    const shelf = { ...SHIPPED_SHELF, finishes: SHIPPED_SHELF.finishes.map((finish) => (finish.id === first.id ? { ...finish, touchMin: 1 } : finish)) };
+    const shelf = {
+      ...SHIPPED_SHELF,
+      finishes: SHIPPED_SHELF.finishes.map((finish) => (finish.id === first.id ? { ...finish, touchMin: 1 } : finish)),
+    };
     const merged = mergeShelf(file, shelf);
     expect(merged.newFinishes.map(({ id }) => id)).toEqual([`${first.id}-2`]);
     expect(merged.file.design.scheme.areas.some(({ finish }) => finish === first.id)).toBe(false);
@@ -135,7 +180,10 @@ describe.each(['juniper', 'marigold'])('%s, a file of version 1', (name) => {
     const [first, second] = firstTwo([old, text(`${name}.json`)].map((one) => readJobFile(one)));
     if (!first.ok || !second.ok) throw new Error('not read');
     const then = first.value.design.parts;
-    const parts = second.value.design.parts.map(({ attached: _, ...part }, index) => ({ ...part, surface: then[index]!.surface }));
+    const parts = second.value.design.parts.map(({ attached: _, ...part }, index) => ({
+      ...part,
+      surface: then[index]!.surface,
+    }));
     expect(first.value.design).toEqual({ ...second.value.design, parts });
   });
 });

@@ -12,7 +12,14 @@ import {
   type Fault,
   type Shelf,
 } from '../job';
-import { isFrozenPlan, logEventSchema, MAX_EVENTS, MAX_NOTE_CHARACTERS, newestEventSchema, type LogEvent } from '../log';
+import {
+  isFrozenPlan,
+  logEventSchema,
+  MAX_EVENTS,
+  MAX_NOTE_CHARACTERS,
+  newestEventSchema,
+  type LogEvent,
+} from '../log';
 import { instantText, listOf, MAX_FAULTS, faultText, booleanField } from '../units';
 
 /** A larger file is not read. The limits on designs, logs and shelves keep whatever is written below it. */
@@ -77,7 +84,10 @@ export function readJobFile(text: string): Checked<JobFile> {
   try {
     data = JSON.parse(text);
   } catch (error) {
-    return { ok: false, faults: [{ path: '(whole file)', code: 'file.not-json', values: { reason: (error as Error).message } }] };
+    return {
+      ok: false,
+      faults: [{ path: '(whole file)', code: 'file.not-json', values: { reason: (error as Error).message } }],
+    };
   }
   return checkJobFile(data);
 }
@@ -87,7 +97,12 @@ export function checkJobFile(data: unknown): Checked<JobFile> {
   const checked = checkAgainst(jobFileSchema, data);
   if (!checked.ok) return checked;
   const { design, shelf, log } = checked.value;
-  const faults = [...repeatedEntries(shelf), ...largeEntries(shelf), ...logFaults(log), ...designFaults(design, shelf, ['design'])];
+  const faults = [
+    ...repeatedEntries(shelf),
+    ...largeEntries(shelf),
+    ...logFaults(log),
+    ...designFaults(design, shelf, ['design']),
+  ];
   return faults.length > 0 ? { ok: false, faults: faults.slice(0, MAX_FAULTS) } : checked;
 }
 
@@ -116,14 +131,18 @@ const logFaults = (log: JobFile['log']): Fault[] => {
     return known ? [{ path: `log[${index}].id`, code: 'design.used-twice', values: { id } }] : [];
   });
   return [
-    ...(letters > MAX_NOTE_CHARACTERS ? [{ path: 'log', code: 'file.log-letters', values: { million: MAX_NOTE_CHARACTERS / 1e6 } } as Fault] : []),
+    ...(letters > MAX_NOTE_CHARACTERS
+      ? [{ path: 'log', code: 'file.log-letters', values: { million: MAX_NOTE_CHARACTERS / 1e6 } } as Fault]
+      : []),
     ...twice,
   ];
 };
 
 function repeatedEntries({ tapes, finishes, supplies = [] }: JobFile['shelf']) {
   const twice = (keys: readonly string[], path: (index: number) => string) =>
-    keys.flatMap((key, index) => (keys.indexOf(key) < index ? [{ path: path(index), code: 'design.used-twice', values: { id: key } }] : []));
+    keys.flatMap((key, index) =>
+      keys.indexOf(key) < index ? [{ path: path(index), code: 'design.used-twice', values: { id: key } }] : [],
+    );
   return [
     ...twice(
       tapes.map(({ code }) => code),

@@ -32,12 +32,20 @@ export function designFaults(design: Design, shelf: Pick<Shelf, 'finishes'> | nu
     ...[
       ...(design.others ?? []).map((scheme, index) => ({ scheme, at: ['others', index] as Keys })),
       { scheme: design.scheme, at: ['scheme'] as Keys },
-    ].flatMap(({ scheme, at }) => scheme.areas.flatMap(({ part }, index) => partFault(part, parts, [...prefix, ...at, 'areas', index, 'part']))),
+    ].flatMap(({ scheme, at }) =>
+      scheme.areas.flatMap(({ part }, index) => partFault(part, parts, [...prefix, ...at, 'areas', index, 'part'])),
+    ),
     ...finishCountFaults(design, prefix),
-    ...(design.choices.pins ?? []).flatMap(({ part }, index) => partFault(part, parts, [...prefix, 'choices', 'pins', index, 'part'])),
+    ...(design.choices.pins ?? []).flatMap(({ part }, index) =>
+      partFault(part, parts, [...prefix, 'choices', 'pins', index, 'part']),
+    ),
     ...repeated(design.choices.ownPieces ?? [], [...prefix, 'choices', 'ownPieces'], 'id'),
-    ...(design.choices.ownPieces ?? []).flatMap(({ part }, index) => partFault(part, parts, [...prefix, 'choices', 'ownPieces', index, 'part'])),
-    ...(design.presentAt ?? []).flatMap(({ part }, index) => partFault(part, parts, [...prefix, 'presentAt', index, 'part'])),
+    ...(design.choices.ownPieces ?? []).flatMap(({ part }, index) =>
+      partFault(part, parts, [...prefix, 'choices', 'ownPieces', index, 'part']),
+    ),
+    ...(design.presentAt ?? []).flatMap(({ part }, index) =>
+      partFault(part, parts, [...prefix, 'presentAt', index, 'part']),
+    ),
     ...design.parts.flatMap(({ id, attached = [] }, index) =>
       attached.flatMap((other, at) =>
         other === id
@@ -51,19 +59,35 @@ export function designFaults(design: Design, shelf: Pick<Shelf, 'finishes'> | nu
 }
 
 /** Finishes that are named and not on the shelf. */
-export function missingFinishes(named: readonly FinishReference[], shelf: Pick<Shelf, 'finishes'>, prefix: Keys = []): Fault[] {
+export function missingFinishes(
+  named: readonly FinishReference[],
+  shelf: Pick<Shelf, 'finishes'>,
+  prefix: Keys = [],
+): Fault[] {
   const finishes = new Set<string>(shelf.finishes.map(({ id }) => id));
   return named
-    .flatMap(({ keys, finish }) => (finishes.has(finish) ? [] : [fault([...prefix, ...keys], { code: 'design.no-finish', values: { finish } })]))
+    .flatMap(({ keys, finish }) =>
+      finishes.has(finish) ? [] : [fault([...prefix, ...keys], { code: 'design.no-finish', values: { finish } })],
+    )
     .slice(0, MAX_FAULTS);
 }
 
 /** Schemes with more finishes than an order of coats is worked out for. */
 function finishCountFaults({ scheme, others = [] }: Design, prefix: Keys): Fault[] {
-  const schemes = [{ areas: scheme.areas, at: ['scheme'] as Keys }, ...others.map(({ areas }, index) => ({ areas, at: ['others', index] as Keys }))];
+  const schemes = [
+    { areas: scheme.areas, at: ['scheme'] as Keys },
+    ...others.map(({ areas }, index) => ({ areas, at: ['others', index] as Keys })),
+  ];
   return schemes.flatMap(({ areas, at }) => {
     const count = new Set(areas.flatMap(({ finish }) => finish ?? [])).size;
-    return count > LIMITS.finishes ? [fault([...prefix, ...at, 'areas'], { code: 'design.too-many-finishes', values: { count, max: LIMITS.finishes } })] : [];
+    return count > LIMITS.finishes
+      ? [
+          fault([...prefix, ...at, 'areas'], {
+            code: 'design.too-many-finishes',
+            values: { count, max: LIMITS.finishes },
+          }),
+        ]
+      : [];
   });
 }
 
@@ -88,7 +112,11 @@ export function partFaults(part: Part, design: Design, at: Keys = []): Fault[] {
       const why = featureFault(feature);
       return [
         ...(why ? [fault([...at, 'features', index], why)] : []),
-        ...(datums.has(feature.datum) ? [] : [fault([...at, 'features', index, 'datum'], { code: 'design.no-datum', values: { datum: feature.datum } })]),
+        ...(datums.has(feature.datum)
+          ? []
+          : [
+              fault([...at, 'features', index, 'datum'], { code: 'design.no-datum', values: { datum: feature.datum } }),
+            ]),
       ];
     }),
     ...part.lines.flatMap((line, index) => referenceFaults(line, [...at, 'lines', index], datums)),
@@ -118,34 +146,45 @@ function rimFaults(part: Part, { parts }: Design, at: Keys): Fault[] {
     const { edge } = rim;
     const other = neighbourPart(rim);
     const [from, to] = rimInterval(rim, Infinity);
-    const twice = rims.slice(0, index).some((one) => one.edge === edge && meets(rimInterval(one, Infinity), [from, to]));
+    const twice = rims
+      .slice(0, index)
+      .some((one) => one.edge === edge && meets(rimInterval(one, Infinity), [from, to]));
     return [
       ...(edge < edges ? [] : [fault([...at, index, 'edge'], { code: 'design.no-edge', values: { edge, edges } })]),
       ...(to > from ? [] : [fault([...at, index, 'to'], { code: 'design.rim-backwards', values: { edge } })]),
       ...(twice ? [fault([...at, index, 'from'], { code: 'design.rim-twice', values: { edge } })] : []),
       ...(other === id ? [fault([...at, index, 'part'], { code: 'design.rim-itself', values: {} })] : []),
-      ...(other === null || parts.some((one) => one.id === other) ? [] : [fault([...at, index, 'part'], { code: 'design.no-part', values: { part: other } })]),
+      ...(other === null || parts.some((one) => one.id === other)
+        ? []
+        : [fault([...at, index, 'part'], { code: 'design.no-part', values: { part: other } })]),
     ];
   });
 }
 
 function referenceFaults(line: TrimLine, at: Keys, datums: ReadonlySet<string>): Fault[] {
   const itself = sourceLines(line).includes(line.id) ? [fault(at, { code: 'design.line-itself', values: {} })] : [];
-  const datum = 'datum' in line && !datums.has(line.datum) ? [fault([...at, 'datum'], { code: 'design.no-datum', values: { datum: line.datum } })] : [];
+  const datum =
+    'datum' in line && !datums.has(line.datum)
+      ? [fault([...at, 'datum'], { code: 'design.no-datum', values: { datum: line.datum } })]
+      : [];
   return [...itself, ...datum];
 }
 
 function oppositeFaults({ id, opposite }: Part, { parts }: Design, at: Keys): Fault[] {
   if (!opposite?.follows) return [];
   const other = parts.find((one) => one.id === opposite.of);
-  if (!other || other.id === id) return [fault([...at, 'of'], { code: 'design.no-other-part', values: { part: opposite.of } })];
-  return other.opposite?.follows ? [fault([...at, 'of'], { code: 'design.mirror-of-mirror', values: { part: other.name } })] : [];
+  if (!other || other.id === id)
+    return [fault([...at, 'of'], { code: 'design.no-other-part', values: { part: opposite.of } })];
+  return other.opposite?.follows
+    ? [fault([...at, 'of'], { code: 'design.mirror-of-mirror', values: { part: other.name } })]
+    : [];
 }
 
 function repeated(items: readonly { readonly id: string }[], at: Keys, key: string): Fault[] {
   const seen = new Set<string>();
   return items.flatMap(({ id }, index) => {
-    if (id === '.' || id === '..') return [fault([...at, index, key], { code: 'shelf.path-name', values: { name: id } })];
+    if (id === '.' || id === '..')
+      return [fault([...at, index, key], { code: 'shelf.path-name', values: { name: id } })];
     if (seen.has(id)) return [fault([...at, index, key], { code: 'design.used-twice', values: { id } })];
     seen.add(id);
     return [];

@@ -48,10 +48,18 @@ export const schemeSchema = v.strictObject({
 export type Scheme = v.InferOutput<typeof schemeSchema>;
 
 const pairOf = <K extends string, L extends string>(first: K, second: L) =>
-  v.strictObject({ [first]: idText<FinishId>(), [second]: idText<FinishId>() } as Record<K | L, v.GenericSchema<string, FinishId>>);
+  v.strictObject({ [first]: idText<FinishId>(), [second]: idText<FinishId>() } as Record<
+    K | L,
+    v.GenericSchema<string, FinishId>
+  >);
 
 /** An area that a person wants open or covered while a finish is sprayed. */
-export const areaPinSchema = v.strictObject({ part: idText<PartId>(), seed: placeSchema, finish: idText<FinishId>(), open: booleanField() });
+export const areaPinSchema = v.strictObject({
+  part: idText<PartId>(),
+  seed: placeSchema,
+  finish: idText<FinishId>(),
+  open: booleanField(),
+});
 export type AreaPin = v.InferOutput<typeof areaPinSchema>;
 
 /** A tape a person has chosen for a line of a part, or one side of it; without part and line wherever a line is made. */
@@ -92,7 +100,11 @@ export const ownPieceSchema = v.strictObject({
 export type OwnPiece = v.InferOutput<typeof ownPieceSchema>;
 
 /** The places a piece goes by, from its beginning to its end. */
-export const piecePoints = ({ from, by = [], to }: Pick<OwnPiece, 'from' | 'by' | 'to'>): readonly Place[] => [from, ...by, to];
+export const piecePoints = ({ from, by = [], to }: Pick<OwnPiece, 'from' | 'by' | 'to'>): readonly Place[] => [
+  from,
+  ...by,
+  to,
+];
 
 /** Corners of paper or film between places: of a box from one to the other, or each place a corner. */
 export const pieceCorners = (piece: Pick<OwnPiece, 'from' | 'to' | 'by'>): readonly Place[] => {
@@ -110,7 +122,11 @@ export const layersPinSchema = v.strictObject({
 export type LayersPin = v.InferOutput<typeof layersPinSchema>;
 
 /** When the tape of one line is pulled, wherever that is not as the rest of its mask. */
-export const pullPinSchema = v.strictObject({ part: idText<PartId>(), line: idText<LineId>(), school: oneOfWords(PULL_TIMINGS) });
+export const pullPinSchema = v.strictObject({
+  part: idText<PartId>(),
+  line: idText<LineId>(),
+  school: oneOfWords(PULL_TIMINGS),
+});
 export type PullPin = v.InferOutput<typeof pullPinSchema>;
 
 const system = () => v.picklist(PAINT_SYSTEM_KEYS, faultText(messageWithoutValues('field.system')));
@@ -216,7 +232,8 @@ export interface FinishReference {
 /** Every place at which a design names a finish. */
 export function finishReferences(design: Design): FinishReference[] {
   const named: { keys: (string | number)[]; finish: FinishId }[] = [];
-  const add = (finish: FinishId | null | undefined, ...keys: (string | number)[]) => finish && named.push({ keys, finish });
+  const add = (finish: FinishId | null | undefined, ...keys: (string | number)[]) =>
+    finish && named.push({ keys, finish });
   const scheme = ({ areas, primer, clear }: Scheme, ...at: (string | number)[]) => {
     areas.forEach(({ finish }, index) => add(finish, ...at, 'areas', index, 'finish'));
     add(primer, ...at, 'primer');
@@ -226,10 +243,16 @@ export function finishReferences(design: Design): FinishReference[] {
   design.others?.forEach((other, index) => scheme(other, 'others', index));
   const { order, before, pins, sameGun, ownPieces } = design.choices;
   order?.forEach((id, index) => add(id, 'choices', 'order', index));
-  before?.forEach(({ first, then }, index) => [add(first, 'choices', 'before', index, 'first'), add(then, 'choices', 'before', index, 'then')]);
+  before?.forEach(({ first, then }, index) => [
+    add(first, 'choices', 'before', index, 'first'),
+    add(then, 'choices', 'before', index, 'then'),
+  ]);
   pins?.forEach(({ finish }, index) => add(finish, 'choices', 'pins', index, 'finish'));
   ownPieces?.forEach(({ finish }, index) => add(finish, 'choices', 'ownPieces', index, 'finish'));
-  sameGun?.forEach(({ first, second }, index) => [add(first, 'choices', 'sameGun', index, 'first'), add(second, 'choices', 'sameGun', index, 'second')]);
+  sameGun?.forEach(({ first, second }, index) => [
+    add(first, 'choices', 'sameGun', index, 'first'),
+    add(second, 'choices', 'sameGun', index, 'second'),
+  ]);
   design.parts.forEach(({ present }, index) => add(present.finish, 'parts', index, 'present', 'finish'));
   design.presentAt?.forEach(({ finish }, index) => add(finish, 'presentAt', index, 'finish'));
   return named;
@@ -240,7 +263,12 @@ export function renameFinishes(design: Design, follow: (id: string) => string): 
   const next = structuredClone(design);
   for (const { keys, finish } of finishReferences(design)) {
     // The keys come from the design itself: every step but the last leads to an object or a list.
-    const place = keys.slice(0, -1).reduce<unknown>((at, key) => (at as Record<string | number, unknown>)[key], next) as Record<string | number, unknown>;
+    const place = keys
+      .slice(0, -1)
+      .reduce<unknown>((at, key) => (at as Record<string | number, unknown>)[key], next) as Record<
+      string | number,
+      unknown
+    >;
     place[keys.at(-1)!] = follow(finish);
   }
   return next;

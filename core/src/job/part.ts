@@ -4,7 +4,19 @@ import { PAINT_SYSTEM_KEYS } from '../finish';
 import { lineSchema } from '../lines';
 import { datumSchema, featureSchema, poseSchema, surfaceSchema } from '../surface';
 import { neighbourPart, rimSchema } from './rim';
-import { compareText, colourText, idText, listOf, nameText, numberBetween, oneOfWords, wholeBetween, booleanField, type FinishId, type PartId } from '../units';
+import {
+  compareText,
+  colourText,
+  idText,
+  listOf,
+  nameText,
+  numberBetween,
+  oneOfWords,
+  wholeBetween,
+  booleanField,
+  type FinishId,
+  type PartId,
+} from '../units';
 
 /** What a part is made of. */
 export const SUBSTRATES = [
@@ -106,7 +118,9 @@ function behind(id: string, byId: ReadonlyMap<string, Part>): string[] {
 }
 
 /** Parts each part is attached to, both ways, or meets at a rim; detached ones are left out. */
-export function attachedParts(parts: readonly Pick<Part, 'id' | 'attached' | 'rims'>[]): ReadonlyMap<string, readonly string[]> {
+export function attachedParts(
+  parts: readonly Pick<Part, 'id' | 'attached' | 'rims'>[],
+): ReadonlyMap<string, readonly string[]> {
   const found = new Map<string, Set<string>>();
   const join = (one: string, other: string) => found.set(one, (found.get(one) ?? new Set()).add(other));
   for (const { id, attached = [], rims = [] } of parts)

@@ -9,7 +9,11 @@ export type RimKind = (typeof RIM_KINDS)[number];
  * Which edge of the outline, or end of a round part; by its number, 0 is the first. Where it holds for a stretch of the edge alone: from
  * where to where along it, mm, in the direction that has the part on its left; left out: from its beginning, to its end.
  */
-const edge = { edge: wholeBetween(0, 499), from: v.optional(numberBetween(0, 100_000, 'mm')), to: v.optional(numberBetween(0, 100_000, 'mm')) };
+const edge = {
+  edge: wholeBetween(0, 499),
+  from: v.optional(numberBetween(0, 100_000, 'mm')),
+  to: v.optional(numberBetween(0, 100_000, 'mm')),
+};
 /** The part of the job that lies there; left out: something that is not painted here. */
 const neighbour = { part: v.optional(idText<PartId>()) };
 
@@ -22,7 +26,13 @@ export const rimSchema = v.variant(
     /** A neighbour flush with it, or less than 1.5 mm away. */
     v.strictObject({ beyond: v.literal('butt'), ...edge, ...neighbour }),
     /** A gap: how wide and how deep. */
-    v.strictObject({ beyond: v.literal('gap'), ...edge, width: positiveUpTo(300, 'mm'), depth: positiveUpTo(2000, 'mm'), ...neighbour }),
+    v.strictObject({
+      beyond: v.literal('gap'),
+      ...edge,
+      width: positiveUpTo(300, 'mm'),
+      depth: positiveUpTo(2000, 'mm'),
+      ...neighbour,
+    }),
     /** The surface continues on another part. */
     v.strictObject({ beyond: v.literal('goes-on'), ...edge, part: idText<PartId>() }),
     /** Something bigger that stays clean. */
@@ -38,7 +48,7 @@ export type Rim = v.InferOutput<typeof rimSchema>;
 export const neighbourPart = (rim: Rim): PartId | null => ('part' in rim ? (rim.part ?? null) : null);
 
 /** The stretch of its edge a rim holds for, of an edge of some length; empty where it ends before it begins. */
-export const rimInterval = ({ from = 0, to = Infinity }: Pick<Rim, 'from' | 'to'>, edgeMm: number): readonly [from: number, to: number] => [
-  Math.min(from, edgeMm),
-  Math.min(to, edgeMm),
-];
+export const rimInterval = (
+  { from = 0, to = Infinity }: Pick<Rim, 'from' | 'to'>,
+  edgeMm: number,
+): readonly [from: number, to: number] => [Math.min(from, edgeMm), Math.min(to, edgeMm)];

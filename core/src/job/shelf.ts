@@ -19,8 +19,12 @@ export function entryFaults(entry: Tape | Finish | Supply, path = ''): Fault[] {
   const key = 'id' in entry ? 'id' : 'code';
   const name = 'id' in entry ? entry.id : entry.code;
   return [
-    ...(PATH_NAMES.includes(name) ? [{ path: path ? `${path}.${key}` : key, code: 'shelf.path-name', values: { name } }] : []),
-    ...(JSON.stringify(entry).length > MOST_ENTRY_LETTERS ? [{ path: path || 'basis', code: 'shelf.letters', values: { most: MOST_ENTRY_LETTERS } }] : []),
+    ...(PATH_NAMES.includes(name)
+      ? [{ path: path ? `${path}.${key}` : key, code: 'shelf.path-name', values: { name } }]
+      : []),
+    ...(JSON.stringify(entry).length > MOST_ENTRY_LETTERS
+      ? [{ path: path || 'basis', code: 'shelf.letters', values: { most: MOST_ENTRY_LETTERS } }]
+      : []),
   ];
 }
 

@@ -20,7 +20,9 @@ export const NO_LEARNING: Learned = factorPrior(PRIOR_SPREAD);
  * @returns the middle and spread of the factor; with nothing seen, the sheet's own
  */
 export function learnedFactorFrom(observations: readonly Observation[]): Learned {
-  const telling = observations.flatMap((one) => (one.passedMin > 0 ? [{ passedMin: one.passedMin, span: observedSpan(one) }] : []));
+  const telling = observations.flatMap((one) =>
+    one.passedMin > 0 ? [{ passedMin: one.passedMin, span: observedSpan(one) }] : [],
+  );
   return factorPosterior(
     PRIOR_SPREAD,
     telling.map((one) => (log: number) => likelihood(one, log)),
@@ -28,8 +30,12 @@ export function learnedFactorFrom(observations: readonly Observation[]): Learned
 }
 
 /** How likely a film whose times are so many times the sheet's is seen between these marks by then. */
-function likelihood({ passedMin, span: [from, to] }: { passedMin: number; span: readonly [number, number] }, log: number): number {
-  const upTo = (mark: number) => (mark === Infinity ? 1 : mark <= 0 ? 0 : normal((Math.log(mark / passedMin) + log) / SEEN_SPREAD));
+function likelihood(
+  { passedMin, span: [from, to] }: { passedMin: number; span: readonly [number, number] },
+  log: number,
+): number {
+  const upTo = (mark: number) =>
+    mark === Infinity ? 1 : mark <= 0 ? 0 : normal((Math.log(mark / passedMin) + log) / SEEN_SPREAD);
   return MISTAKEN + (1 - MISTAKEN) * Math.max(0, upTo(to) - upTo(from));
 }
 
@@ -37,6 +43,8 @@ function likelihood({ passedMin, span: [from, to] }: { passedMin: number; span: 
 function normal(x: number): number {
   const t = 1 / (1 + 0.2316419 * Math.abs(x));
   const tail =
-    (Math.exp((-x * x) / 2) / Math.sqrt(2 * Math.PI)) * t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
+    (Math.exp((-x * x) / 2) / Math.sqrt(2 * Math.PI)) *
+    t *
+    (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
   return x >= 0 ? 1 - tail : tail;
 }

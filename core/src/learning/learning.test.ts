@@ -1,8 +1,22 @@
 import fc from 'fast-check';
-import { FEELS, learnedFactorFrom, NO_LEARNING, PULLS, observedSpan, speedFactorFrom, type Feel, type FilmMarks, type Observation } from '.';
+import {
+  FEELS,
+  learnedFactorFrom,
+  NO_LEARNING,
+  PULLS,
+  observedSpan,
+  speedFactorFrom,
+  type Feel,
+  type FilmMarks,
+  type Observation,
+} from '.';
 
 const marks: FilmMarks = { wetLimitMin: 9, touchMin: 45, touchCloseMin: 135, throughMin: 1440 };
-const feel = (passedMin: number, how: Feel, of: FilmMarks = marks): Observation => ({ passedMin, marks: of, saw: { kind: 'feel', feel: how } });
+const feel = (passedMin: number, how: Feel, of: FilmMarks = marks): Observation => ({
+  passedMin,
+  marks: of,
+  saw: { kind: 'feel', feel: how },
+});
 
 /** What a finger finds on a film whose times are so many times its sheet's. */
 function touched(passedMin: number, truth: number): Feel {
@@ -58,17 +72,22 @@ it('the same with fingers that err, in three shops of four at least', () => {
 });
 
 it('one that was wrong is outweighed by those that follow', () => {
-  const truth = [0.9, 1.1, 1, 1.05, 0.95].map((share) => feel(marks.touchMin * share, touched(marks.touchMin * share, 1)));
+  const truth = [0.9, 1.1, 1, 1.05, 0.95].map((share) =>
+    feel(marks.touchMin * share, touched(marks.touchMin * share, 1)),
+  );
   expect(learnedFactorFrom([feel(100, 'wet'), ...truth]).factor).toBeLessThan(1.25);
 });
 
 it('gets surer the more is seen, and stays in order', () => {
   fc.assert(
-    fc.property(fc.array(fc.tuple(fc.integer({ min: 1, max: 3000 }), fc.constantFrom(...FEELS)), { maxLength: 12 }), (seen) => {
-      const { factor, low, high, count } = learnedFactorFrom(seen.map(([at, how]) => feel(at, how)));
-      expect(low <= factor && factor <= high && low > 0.3 && high < 3.1).toBe(true);
-      expect(count).toBe(seen.length);
-    }),
+    fc.property(
+      fc.array(fc.tuple(fc.integer({ min: 1, max: 3000 }), fc.constantFrom(...FEELS)), { maxLength: 12 }),
+      (seen) => {
+        const { factor, low, high, count } = learnedFactorFrom(seen.map(([at, how]) => feel(at, how)));
+        expect(low <= factor && factor <= high && low > 0.3 && high < 3.1).toBe(true);
+        expect(count).toBe(seen.length);
+      },
+    ),
   );
 });
 
@@ -95,7 +114,9 @@ describe('minutes', () => {
     const seen = Array.from({ length: 8 }, () => ({ plannedMin: 10, realMin: 15 }));
     expect(speedFactorFrom(seen).factor).toBeGreaterThan(1.4);
     expect(speedFactorFrom(seen).factor).toBeLessThan(1.5);
-    expect(speedFactorFrom(seen).high - speedFactorFrom(seen).low).toBeLessThan(speedFactorFrom(seen.slice(0, 2)).high - speedFactorFrom(seen.slice(0, 2)).low);
+    expect(speedFactorFrom(seen).high - speedFactorFrom(seen).low).toBeLessThan(
+      speedFactorFrom(seen.slice(0, 2)).high - speedFactorFrom(seen.slice(0, 2)).low,
+    );
   });
   it('of a step that was left open over lunch say nothing', () => {
     expect(

@@ -27,5 +27,10 @@ export function speedFactorFrom(seen: readonly MeasuredMinutes[]): SpeedFactor {
   const weight = 1 / PRIOR_SPREAD ** 2 + logs.length / ONE_SPREAD ** 2;
   const middle = logs.reduce((sum, log) => sum + log, 0) / ONE_SPREAD ** 2 / weight;
   const spread = 1 / Math.sqrt(weight);
-  return { factor: Math.exp(middle), low: Math.exp(middle - spread), high: Math.exp(middle + spread), count: logs.length };
+  return {
+    factor: Math.exp(middle),
+    low: Math.exp(middle - spread),
+    high: Math.exp(middle + spread),
+    count: logs.length,
+  };
 }

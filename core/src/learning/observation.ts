@@ -21,14 +21,19 @@ export interface FilmMarks {
 export interface Observation {
   readonly passedMin: number;
   readonly marks: FilmMarks;
-  readonly saw: { readonly kind: 'feel'; readonly feel: Feel } | { readonly kind: 'pull'; readonly school: PullTiming; readonly result: PullResult };
+  readonly saw:
+    | { readonly kind: 'feel'; readonly feel: Feel }
+    | { readonly kind: 'pull'; readonly school: PullTiming; readonly result: PullResult };
 }
 
 /**
  * Between which marks a film was that was seen like this: reference minutes of a film that dries by its sheet; `Infinity` where nothing ends it.
  * A pull that went well or badly tells what a finger would have told.
  */
-export function observedSpan({ saw, marks: { wetLimitMin, touchMin, touchCloseMin, throughMin } }: Observation): readonly [from: number, to: number] {
+export function observedSpan({
+  saw,
+  marks: { wetLimitMin, touchMin, touchCloseMin, throughMin },
+}: Observation): readonly [from: number, to: number] {
   if (saw.kind === 'feel')
     switch (saw.feel) {
       case 'wet':
@@ -49,6 +54,10 @@ export function observedSpan({ saw, marks: { wetLimitMin, touchMin, touchCloseMi
     case 'tore':
       return [touchCloseMin, throughMin];
     case 'clean':
-      return saw.school === 'wet' ? [0, touchMin] : saw.school === 'touch' ? [touchMin, throughMin] : [throughMin, Infinity];
+      return saw.school === 'wet'
+        ? [0, touchMin]
+        : saw.school === 'touch'
+          ? [touchMin, throughMin]
+          : [throughMin, Infinity];
   }
 }

@@ -1,5 +1,15 @@
 import { pathSlice, pointAt, type Path } from '../curves';
-import { cross, dot, planeOnPart, addVectors, scaleVector, vectorLength, unitVector, type Plane, type SpacePoint } from '../surface';
+import {
+  cross,
+  dot,
+  planeOnPart,
+  addVectors,
+  scaleVector,
+  vectorLength,
+  unitVector,
+  type Plane,
+  type SpacePoint,
+} from '../surface';
 import type { LineOf } from './line';
 import type { LinePaths } from './made';
 import { facesViewer, pointOnPiece, VIEW_AXES, type PartFrame } from './part-shape';
@@ -18,7 +28,8 @@ export function planeCutLine(line: LineOf<'cut'>, board: PartFrame): LinePaths {
   const through = addVectors(scaleVector(across, line.from.across), up, line.from.up);
   const cuts = board.measured.cut(planeOnPart({ normal, offset: dot(normal, through) }, board.frame));
   if (cuts.length === 0) return messageWithoutValues('line.cut-misses');
-  const kept = line.half === 'both' ? cuts : cuts.flatMap((path) => halfOf(path, asMeasured(board), into, line.half === 'near'));
+  const kept =
+    line.half === 'both' ? cuts : cuts.flatMap((path) => halfOf(path, asMeasured(board), into, line.half === 'near'));
   return kept.length > 0 ? kept : { code: 'line.cut-hidden', values: { half: line.half === 'near' ? 'near' : 'far' } };
 }
 
@@ -47,7 +58,12 @@ function halfOf(path: Path, board: PartFrame, into: SpacePoint, near: boolean): 
  * Goes on with a line of another part.
  * @param other the other part with the line as it lies there, in order
  */
-export function continuedLine(line: LineOf<'continuation'>, board: PartFrame, other: PartFrame, pieces: readonly Path[]): LinePaths {
+export function continuedLine(
+  line: LineOf<'continuation'>,
+  board: PartFrame,
+  other: PartFrame,
+  pieces: readonly Path[],
+): LinePaths {
   const ends = endOf(pieces, line.end, other);
   if (!ends) return messageWithoutValues('line.on-not-there');
   const plane = planeThrough(ends.at, ends.onward, line.mode);
@@ -57,7 +73,11 @@ export function continuedLine(line: LineOf<'continuation'>, board: PartFrame, ot
   const nearest = cuts
     .map((path) => ({
       path,
-      away: Math.min(...[firstItem(path), lastItem(path), pointAt(path, lastItem(path).at / 2)].map((place) => gap(pointOnPiece(own, place).at, ends.at))),
+      away: Math.min(
+        ...[firstItem(path), lastItem(path), pointAt(path, lastItem(path).at / 2)].map((place) =>
+          gap(pointOnPiece(own, place).at, ends.at),
+        ),
+      ),
     }))
     .sort((a, b) => a.away - b.away)[0];
   return nearest ? [nearest.path] : messageWithoutValues('line.on-misses');
@@ -66,7 +86,11 @@ export function continuedLine(line: LineOf<'continuation'>, board: PartFrame, ot
 const gap = (a: SpacePoint, b: SpacePoint): number => vectorLength(addVectors(a, b, -1));
 
 /** Where a line ends on the whole piece, and in which direction it would go on. */
-function endOf(pieces: readonly Path[], end: 'start' | 'end', board: PartFrame): { at: SpacePoint; onward: SpacePoint } | null {
+function endOf(
+  pieces: readonly Path[],
+  end: 'start' | 'end',
+  board: PartFrame,
+): { at: SpacePoint; onward: SpacePoint } | null {
   const piece = end === 'start' ? pieces[0] : pieces[pieces.length - 1];
   if (!piece) return null;
   const [last, step] = end === 'start' ? [piece[0]!.at, 1] : [lastItem(piece).at, -1];

@@ -6,7 +6,10 @@ import { fairPoints, compareSides, stationsOf, sweepPath, findWiggles } from '.'
 
 const plain = ({ x, y }: { x: number; y: number }) => ({ along: x, above: y });
 const curve = (...points: [number, number][]): Path => sweepPath(points.map(([x, y]) => ({ x, y }))) as Path;
-const FAIR: [number, number][] = Array.from({ length: 11 }, (_, index) => [index * 200, 300 + 120 * Math.sin(index * 0.25)]);
+const FAIR: [number, number][] = Array.from({ length: 11 }, (_, index) => [
+  index * 200,
+  300 + 120 * Math.sin(index * 0.25),
+]);
 
 describe('stations', () => {
   it('stand at even steps of the datum, whatever way the line runs', () => {
@@ -14,7 +17,9 @@ describe('stations', () => {
     const backward = stationsOf(curve([940, 120], [500, 180], [30, 100]), plain, 200, 1);
     for (const { rows, by } of [forward, backward]) {
       expect(by).toBe('datum');
-      expect(rows.filter(({ extra }) => !extra).map(({ along }) => Math.round(along))).toEqual([30, 200, 400, 600, 800, 940]);
+      expect(rows.filter(({ extra }) => !extra).map(({ along }) => Math.round(along))).toEqual([
+        30, 200, 400, 600, 800, 940,
+      ]);
     }
   });
   it('keep straight chords within the tolerance', () => {
@@ -38,7 +43,17 @@ describe('stations', () => {
   it('count along a line that turns back on itself', () => {
     const circle = firstItem(
       linesOn(BOARD, [
-        { kind: 'ellipse', id: 'c', name: 'c', runOn: false, datum: 'base', centre: { along: 500, above: 250 }, width: 200, height: 200, turnDeg: 0 },
+        {
+          kind: 'ellipse',
+          id: 'c',
+          name: 'c',
+          runOn: false,
+          datum: 'base',
+          centre: { along: 500, above: 250 },
+          width: 200,
+          height: 200,
+          turnDeg: 0,
+        },
       ]),
     );
     const { by, rows } = stationsOf(circle.pieces[0]!, plain, 100, 5);
@@ -63,12 +78,17 @@ describe('fairness', () => {
   });
   it('is made by moving no point farther than allowed, and ends stay', () => {
     fc.assert(
-      fc.property(fc.array(fc.integer({ min: -5, max: 5 }), { minLength: 11, maxLength: 11 }), fc.integer({ min: 1, max: 6 }), (noise, most) => {
-        const points = FAIR.map(([x, y], index) => ({ x, y: y + noise[index]! }));
-        const { points: faired, movedMm } = fairPoints(points, most);
-        const still = (index: number) => faired[index]!.x === points[index]!.x && faired[index]!.y === points[index]!.y;
-        return movedMm.every((moved) => moved <= most + 1e-9) && still(0) && still(points.length - 1);
-      }),
+      fc.property(
+        fc.array(fc.integer({ min: -5, max: 5 }), { minLength: 11, maxLength: 11 }),
+        fc.integer({ min: 1, max: 6 }),
+        (noise, most) => {
+          const points = FAIR.map(([x, y], index) => ({ x, y: y + noise[index]! }));
+          const { points: faired, movedMm } = fairPoints(points, most);
+          const still = (index: number) =>
+            faired[index]!.x === points[index]!.x && faired[index]!.y === points[index]!.y;
+          return movedMm.every((moved) => moved <= most + 1e-9) && still(0) && still(points.length - 1);
+        },
+      ),
     );
   });
   it('takes a wiggle out of a line that wavers', () => {
@@ -81,7 +101,10 @@ describe('fairness', () => {
 
 describe('the second side', () => {
   const line = curve([0, 100], [500, 160], [1000, 120]);
-  const at = (along: number, off: number) => ({ along, above: compareSides([line], plain, [{ along, above: 0 }]).rows[0]!.planned! + off });
+  const at = (along: number, off: number) => ({
+    along,
+    above: compareSides([line], plain, [{ along, above: 0 }]).rows[0]!.planned! + off,
+  });
   it('matches where it was laid as planned', () => {
     const { worstMm, seen } = compareSides([line], plain, [at(100, 0), at(400, 0), at(900, 0)]);
     expect([Math.abs(worstMm) < 1e-9, seen]).toEqual([true, false]);
@@ -100,7 +123,11 @@ describe('the second side', () => {
     expect(rows.map(({ seen }) => seen)).toEqual([false, true, false]);
   });
   it('says nothing where the line does not reach', () =>
-    expect(compareSides([line], plain, [{ along: 2000, above: 5 }]).rows[0]).toMatchObject({ planned: null, outMm: null, seen: false }));
+    expect(compareSides([line], plain, [{ along: 2000, above: 5 }]).rows[0]).toMatchObject({
+      planned: null,
+      outMm: null,
+      seen: false,
+    }));
 });
 
 describe('features on the way', () => {
@@ -111,7 +138,15 @@ describe('features on the way', () => {
     const found = firstItem(
       linesOn(BOARD, [line], {
         features: [
-          { kind: 'raised-row', id: 'r', ...base, from: { along: 200, above: 0 }, to: { along: 200, above: 500 }, height: 2, pitch: 20 },
+          {
+            kind: 'raised-row',
+            id: 'r',
+            ...base,
+            from: { along: 200, above: 0 },
+            to: { along: 200, above: 500 },
+            height: 2,
+            pitch: 20,
+          },
           { kind: 'texture', id: 't', ...base, shape: zone },
         ],
       }),
@@ -125,14 +160,22 @@ describe('features on the way', () => {
     const features = [{ kind: 'opening', id: 'o', ...base, use: 'window', shape: zone }] as const;
     const found = firstItem(linesOn(BOARD, [line], { features }));
     expect(found.pieces.map((piece) => Math.round(pathLength(piece)))).toEqual([400, 400]);
-    expect(found.crosses).toMatchObject([{ kind: 'opening', from: expect.closeTo(400, 3), to: expect.closeTo(600, 3) }]);
+    expect(found.crosses).toMatchObject([
+      { kind: 'opening', from: expect.closeTo(400, 3), to: expect.closeTo(600, 3) },
+    ]);
     const { areas } = areasOn(BOARD, [line], { features });
     expect(areas).toHaveLength(2);
     expect(areas.reduce((sum, { sizeMm2 }) => sum + sizeMm2, 0)).toBeCloseTo(500_000 - 20_000, 0);
   });
   it('an opening across the seam of a tube is one opening', () => {
     const tube = { kind: 'tube', diameter: 100, length: 400 } as const;
-    const hatch = { kind: 'opening', id: 'o', ...base, use: 'hole', shape: { kind: 'round', at: { along: 200, above: 50 * Math.PI }, diameter: 60 } } as const;
+    const hatch = {
+      kind: 'opening',
+      id: 'o',
+      ...base,
+      use: 'hole',
+      shape: { kind: 'round', at: { along: 200, above: 50 * Math.PI }, diameter: 60 },
+    } as const;
     const { areas } = areasOn(tube, [], { features: [hatch] });
     expect(areas).toHaveLength(1);
     expect(areas[0]!.sizeMm2).toBeCloseTo(Math.PI * 100 * 400 - Math.PI * 900, -2);

@@ -14,7 +14,8 @@ export type BandUnknown = 'length' | 'count' | 'width' | 'gap' | 'margin';
 
 /** What came of solving: the bands, or why there are none; a count that is not whole comes with its nearest two. */
 export type BandSolution =
-  { readonly ok: true; readonly value: BandSpacing } | { readonly ok: false; readonly why: BandMessage; readonly nearest: readonly BandSpacing[] };
+  | { readonly ok: true; readonly value: BandSpacing }
+  | { readonly ok: false; readonly why: BandMessage; readonly nearest: readonly BandSpacing[] };
 
 const refuse = (why: BandMessage, nearest: readonly BandSpacing[] = []): BandSolution => ({ ok: false, why, nearest });
 
@@ -32,12 +33,24 @@ export function solveBands(known: BandSpacing, unknown: BandUnknown): BandSoluti
     case 'length':
       return { ok: true, value: { ...known, lengthMm: 2 * marginMm + count * widthMm + (count - 1) * gapMm } };
     case 'width':
-      return positive({ ...known, widthMm: (room - (count - 1) * gapMm) / count }, 'widthMm', messageWithoutValues('bands.no-width'));
+      return positive(
+        { ...known, widthMm: (room - (count - 1) * gapMm) / count },
+        'widthMm',
+        messageWithoutValues('bands.no-width'),
+      );
     case 'gap':
       if (count < 2) return refuse(messageWithoutValues('bands.one-no-gap'));
-      return notNegative({ ...known, gapMm: (room - count * widthMm) / (count - 1) }, 'gapMm', messageWithoutValues('bands.too-wide'));
+      return notNegative(
+        { ...known, gapMm: (room - count * widthMm) / (count - 1) },
+        'gapMm',
+        messageWithoutValues('bands.too-wide'),
+      );
     case 'margin':
-      return notNegative({ ...known, marginMm: (lengthMm - count * widthMm - (count - 1) * gapMm) / 2 }, 'marginMm', messageWithoutValues('bands.too-long'));
+      return notNegative(
+        { ...known, marginMm: (lengthMm - count * widthMm - (count - 1) * gapMm) / 2 },
+        'marginMm',
+        messageWithoutValues('bands.too-long'),
+      );
     case 'count':
       return wholeCount(known, (room + gapMm) / (widthMm + gapMm));
   }

@@ -24,12 +24,19 @@ export interface LineCache {
 }
 
 /** An empty book of some parts. */
-export const newLineCache = (parts: readonly PartShape[]): LineCache => ({ parts, boards: new Map(), met: new Map(), made: new Map(), asking: [] });
+export const newLineCache = (parts: readonly PartShape[]): LineCache => ({
+  parts,
+  boards: new Map(),
+  met: new Map(),
+  made: new Map(),
+  asking: [],
+});
 
 /** Makes all lines of some parts, each after those it is made from, however long the chain of them is. */
 export function makeLines(asked: readonly PartShape[], book: LineCache): void {
   const all = asked.flatMap((part) => partFrameIn(part, book).shape.lines.map((line): OwnedLine => ({ part, line })));
-  for (const { part, line } of dependencyOrder(all, keyOfLine, (one) => madeFrom(one, book))) linePathsIn(part, line, book);
+  for (const { part, line } of dependencyOrder(all, keyOfLine, (one) => madeFrom(one, book)))
+    linePathsIn(part, line, book);
 }
 
 interface OwnedLine {
@@ -46,7 +53,10 @@ function madeFrom({ part, line }: OwnedLine, book: LineCache): OwnedLine[] {
     return found ? [{ part: of, line: found }] : [];
   };
   const there = line.kind === 'continuation' ? book.parts.find(({ id }) => id === line.part) : undefined;
-  return [...sourceLines(line).flatMap((id) => own(part, id)), ...(there && line.kind === 'continuation' ? own(there, line.of) : [])];
+  return [
+    ...sourceLines(line).flatMap((id) => own(part, id)),
+    ...(there && line.kind === 'continuation' ? own(there, line.of) : []),
+  ];
 }
 
 /** A part laid out on its sheet, once. */
@@ -118,7 +128,9 @@ function behind(part: PartShape, id: string, relation: Relation, book: LineCache
   if (!other) return { code: 'line.of-gone', values: { relation } };
   const made = linePathsIn(part, other, book);
   if (isFailure(made))
-    return isCircle(made) ? { code: 'line.of-itself', values: { relation } } : { code: 'line.of-broken', values: { relation, name: other.name } };
+    return isCircle(made)
+      ? { code: 'line.of-itself', values: { relation } }
+      : { code: 'line.of-broken', values: { relation, name: other.name } };
   return { paths: made, name: other.name };
 }
 
@@ -138,13 +150,24 @@ function mirroredLine(part: PartShape, line: LineOf<'mirror'>, book: LineCache):
  * A rounded corner.
  * @param restOf what is left of a line where roundings before this one have cut it
  */
-export function filletIn(part: PartShape, line: LineOf<'fillet'>, book: LineCache, restOf: (id: string) => Path | null = () => null): Fillet | LineMessage {
+export function filletIn(
+  part: PartShape,
+  line: LineOf<'fillet'>,
+  book: LineCache,
+  restOf: (id: string) => Path | null = () => null,
+): Fillet | LineMessage {
   const a = behind(part, line.a, 'corner', book);
   if (isFailure(a)) return a;
   const b = behind(part, line.b, 'corner', book);
   if (isFailure(b)) return b;
   if (a.paths.length !== 1 || b.paths.length !== 1) return messageWithoutValues('line.corner-two');
-  return filletBetween(restOf(line.a) ?? a.paths[0]!, restOf(line.b) ?? b.paths[0]!, line.radius, line.keepA, line.keepB);
+  return filletBetween(
+    restOf(line.a) ?? a.paths[0]!,
+    restOf(line.b) ?? b.paths[0]!,
+    line.radius,
+    line.keepA,
+    line.keepB,
+  );
 }
 
 function continuation(part: PartShape, line: LineOf<'continuation'>, book: LineCache): LinePaths {
@@ -154,7 +177,10 @@ function continuation(part: PartShape, line: LineOf<'continuation'>, book: LineC
   const from = partFrameIn(other, book).shape.lines.find(({ id }) => id === line.of);
   if (!from) return messageWithoutValues('line.on-no-line');
   const made = linePathsIn(other, from, book);
-  if (isFailure(made)) return isCircle(made) ? messageWithoutValues('line.itself') : { code: 'line.on-broken', values: { name: from.name } };
+  if (isFailure(made))
+    return isCircle(made)
+      ? messageWithoutValues('line.itself')
+      : { code: 'line.on-broken', values: { name: from.name } };
   // Only its own pieces are needed, not the whole other part, which may in turn go on from here.
   const there = partFrameIn(other, book);
   const { rims } = obstaclesIn(other, book);

@@ -28,7 +28,8 @@ export function spendBudget(budget: Budget, made: LinePaths): LineMessage | null
   const strokes = isFailure(made) ? 0 : made.length;
   if (budget.strokes + strokes > LIMITS.strokes) return { code: 'line.part-strokes', values: { most: LIMITS.strokes } };
   const pieces = piecesOf(made);
-  if (budget.pieces + pieces > LIMITS.partPieces) return { code: 'line.part-pieces', values: { most: LIMITS.partPieces } };
+  if (budget.pieces + pieces > LIMITS.partPieces)
+    return { code: 'line.part-pieces', values: { most: LIMITS.partPieces } };
   budget.strokes += strokes;
   budget.pieces += pieces;
   return null;

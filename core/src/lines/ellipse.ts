@@ -21,7 +21,12 @@ export function ellipsePath(centre: Point, width: number, height: number, turn: 
       const [c, s] = [Math.cos(angle), Math.sin(angle)];
       const [dx, dy] = [-a * s, b * c];
       const speed = Math.hypot(dx, dy);
-      return { ...put(a * c, b * s), tx: (cos * dx - sin * dy) / speed, ty: (sin * dx + cos * dy) / speed, curvature: (a * b) / speed ** 3 };
+      return {
+        ...put(a * c, b * s),
+        tx: (cos * dx - sin * dy) / speed,
+        ty: (sin * dx + cos * dy) / speed,
+        curvature: (a * b) / speed ** 3,
+      };
     }),
   );
 }

@@ -14,7 +14,9 @@ const STEPS_PER_WINDOW = 24;
 
 /** Lengths of the windows a line of some length is judged in, mm. */
 export const fairWindows = (lengthMm: number): number[] =>
-  RULE_OF_THUMB.fairWindows.map((share) => Math.max(RULE_OF_THUMB.fairLeastMm, share * lengthMm)).filter((window) => window <= lengthMm);
+  RULE_OF_THUMB.fairWindows
+    .map((share) => Math.max(RULE_OF_THUMB.fairLeastMm, share * lengthMm))
+    .filter((window) => window <= lengthMm);
 
 /**
  * Finds where a line wavers.
@@ -27,7 +29,10 @@ export const fairWindows = (lengthMm: number): number[] =>
 export function findWiggles(path: Path): Wiggle[] {
   const all = fairWindows(pathLength(path)).flatMap((overMm) => wigglesWithin(path, overMm));
   const worstFirst = all.sort((a, b) => b.sizeMm / b.overMm - a.sizeMm / a.overMm);
-  const kept = worstFirst.filter((one, index) => !worstFirst.slice(0, index).some((worse) => Math.abs(worse.at - one.at) < Math.max(worse.overMm, one.overMm)));
+  const kept = worstFirst.filter(
+    (one, index) =>
+      !worstFirst.slice(0, index).some((worse) => Math.abs(worse.at - one.at) < Math.max(worse.overMm, one.overMm)),
+  );
   return kept.sort((a, b) => a.at - b.at);
 }
 
@@ -57,9 +62,13 @@ function strayFromCubic(places: readonly Point[]): number {
   const [a, b] = [places[0]!, places.at(-1)!];
   const length = Math.hypot(b.x - a.x, b.y - a.y) || 1;
   const [ux, uy] = [(b.x - a.x) / length, (b.y - a.y) / length];
-  const local = places.map(({ x, y }) => [(2 * ((x - a.x) * ux + (y - a.y) * uy)) / length - 1, (y - a.y) * ux - (x - a.x) * uy] as const);
+  const local = places.map(
+    ({ x, y }) => [(2 * ((x - a.x) * ux + (y - a.y) * uy)) / length - 1, (y - a.y) * ux - (x - a.x) * uy] as const,
+  );
   const coefficients = nearestCubic(local);
-  const rest = local.map(([t, v]) => v - (coefficients[0]! + t * (coefficients[1]! + t * (coefficients[2]! + t * coefficients[3]!))));
+  const rest = local.map(
+    ([t, v]) => v - (coefficients[0]! + t * (coefficients[1]! + t * (coefficients[2]! + t * coefficients[3]!))),
+  );
   return maxOf(rest) - minOf(rest);
 }
 
@@ -70,7 +79,12 @@ function nearestCubic(samples: readonly (readonly [number, number])[]): number[]
     samples.reduce((sum, [t, v]) => sum + t ** i * v, 0),
   ]);
   for (let column = 0; column < 4; column++) {
-    const pivot = rows.slice(column).reduce((best, row, index) => (Math.abs(row[column]!) > Math.abs(rows[best]![column]!) ? index + column : best), column);
+    const pivot = rows
+      .slice(column)
+      .reduce(
+        (best, row, index) => (Math.abs(row[column]!) > Math.abs(rows[best]![column]!) ? index + column : best),
+        column,
+      );
     [rows[column], rows[pivot]] = [rows[pivot]!, rows[column]!];
     for (let row = 0; row < 4; row++) {
       if (row === column) continue;
@@ -100,7 +114,9 @@ export function fairPoints(points: readonly Point[], mostMm: number): FairResult
   const knots = points.reduce<number[]>(
     (sums, point, index) => [
       ...sums,
-      index === 0 ? 0 : sums[index - 1]! + Math.sqrt(Math.hypot(point.x - points[index - 1]!.x, point.y - points[index - 1]!.y)),
+      index === 0
+        ? 0
+        : sums[index - 1]! + Math.sqrt(Math.hypot(point.x - points[index - 1]!.x, point.y - points[index - 1]!.y)),
     ],
     [],
   );
@@ -113,14 +129,21 @@ export function fairPoints(points: readonly Point[], mostMm: number): FairResult
       moved[index] = { x: points[index]!.x + dx * limit, y: points[index]!.y + dy * limit };
     }
   }
-  return { points: moved, movedMm: moved.map((point, index) => Math.hypot(point.x - points[index]!.x, point.y - points[index]!.y)) };
+  return {
+    points: moved,
+    movedMm: moved.map((point, index) => Math.hypot(point.x - points[index]!.x, point.y - points[index]!.y)),
+  };
 }
 
 /** Where the polynomial through up to four neighbours puts a point. Source: Lagrange. */
 function expectedAt(index: number, points: readonly Point[], knots: readonly number[]): Point {
   const near = [index - 2, index - 1, index + 1, index + 2].filter((other) => other >= 0 && other < points.length);
   const weights = near.map((own) =>
-    near.reduce((product, other) => (other === own ? product : (product * (knots[index]! - knots[other]!)) / (knots[own]! - knots[other]!)), 1),
+    near.reduce(
+      (product, other) =>
+        other === own ? product : (product * (knots[index]! - knots[other]!)) / (knots[own]! - knots[other]!),
+      1,
+    ),
   );
   return {
     x: near.reduce((sum, other, i) => sum + weights[i]! * points[other]!.x, 0),

@@ -19,19 +19,33 @@ export interface FeatureCrossing {
 /** Finds which features a line meets and where, in order along it. Openings count where the line stops at their rim. */
 export function featureCrossings(pieces: readonly Path[], features: readonly PlacedFeature[]): FeatureCrossing[] {
   const found = features.flatMap((feature) => {
-    const say = (from: number, to: number): FeatureCrossing => ({ feature: feature.id, name: feature.name, kind: feature.kind, bend: feature.bend, from, to });
+    const say = (from: number, to: number): FeatureCrossing => ({
+      feature: feature.id,
+      name: feature.name,
+      kind: feature.kind,
+      bend: feature.bend,
+      from,
+      to,
+    });
     const { row, ring } = feature;
     const straight = row && straightPath(row[0], row[1]);
-    if (straight) return pieces.flatMap((piece) => pathCrossings(piece, straight).map(({ onFirst }) => say(onFirst, onFirst)));
+    if (straight)
+      return pieces.flatMap((piece) => pathCrossings(piece, straight).map(({ onFirst }) => say(onFirst, onFirst)));
     if (!ring) return [];
-    if (feature.kind === 'opening') return pieces.slice(1).flatMap((piece, index) => openingBetween(pieces[index]!, piece, ring, say));
+    if (feature.kind === 'opening')
+      return pieces.slice(1).flatMap((piece, index) => openingBetween(pieces[index]!, piece, ring, say));
     return pieces.flatMap((piece) => stretchesIn(piece, ring).map(([from, to]) => say(from, to)));
   });
   return found.sort((a, b) => a.from - b.from || a.to - b.to);
 }
 
 /** Two pieces of one line with an opening between them. */
-function openingBetween(before: Path, after: Path, ring: readonly Point[], say: (from: number, to: number) => FeatureCrossing): FeatureCrossing[] {
+function openingBetween(
+  before: Path,
+  after: Path,
+  ring: readonly Point[],
+  say: (from: number, to: number) => FeatureCrossing,
+): FeatureCrossing[] {
   const [from, to] = [before.at(-1)!, after[0]!];
   const across = to.at - from.at > 1e-3 && isInsideRing({ x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 }, ring);
   return across ? [say(from.at, to.at)] : [];
@@ -55,7 +69,9 @@ export function openingRings(features: readonly PlacedFeature[], skin: Skin): (r
     const own = boundingBox(ring);
     return own.minX < box.maxX && own.maxX > box.minX && own.minY < box.maxY && own.maxY > box.minY;
   };
-  return rings.flatMap((ring) => [-1, 0, 1].map((count) => ring.map((place) => seam.unwound(place, count))).filter(touches)).flatMap(withinReach);
+  return rings
+    .flatMap((ring) => [-1, 0, 1].map((count) => ring.map((place) => seam.unwound(place, count))).filter(touches))
+    .flatMap(withinReach);
 }
 
 /** What of a rim lies where areas are worked out: that of an opening may lie far beside its part. */

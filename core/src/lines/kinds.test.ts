@@ -4,7 +4,15 @@ import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import type { Surface } from '../surface';
 import { areasOn, BASE, BOARD, linesOn, samplePart, straight, sweep } from '../testing';
-import { pointOnPiece, placeBands, setOutParts, solveBands, type BandSpacing, type ResolvedLine, type TrimLine } from '.';
+import {
+  pointOnPiece,
+  placeBands,
+  setOutParts,
+  solveBands,
+  type BandSpacing,
+  type ResolvedLine,
+  type TrimLine,
+} from '.';
 
 const { say } = wordsFor();
 const said = (fault: ResolvedLine['fault']): string => (fault ? say(fault) : '');
@@ -12,7 +20,8 @@ const said = (fault: ResolvedLine['fault']): string => (fault ? say(fault) : '')
 const common = { id: 'l', name: 'l', runOn: false };
 const measured = { ...common, datum: 'base' };
 const m = (along: number, above: number) => ({ along, above });
-const first = (line: TrimLine, surface: Surface = BOARD, ...others: TrimLine[]): ResolvedLine => linesOn(surface, [line, ...others])[0]!;
+const first = (line: TrimLine, surface: Surface = BOARD, ...others: TrimLine[]): ResolvedLine =>
+  linesOn(surface, [line, ...others])[0]!;
 const length = ({ pieces }: ResolvedLine): number => pieces.reduce((sum, piece) => sum + pathLength(piece), 0);
 const TUBE: Surface = { kind: 'tube', diameter: 100, length: 400 };
 
@@ -27,14 +36,27 @@ describe('arcs', () => {
   });
   it('through more than three places come as near as one circle can', () => {
     const on = (angle: number) => m(500 + 200 * Math.cos(angle), 100 + 200 * Math.sin(angle));
-    const arc = first({ kind: 'arc', ...measured, from: on(0.3), through: on(1), also: [on(1.6), on(2.2)], to: on(2.8) });
+    const arc = first({
+      kind: 'arc',
+      ...measured,
+      from: on(0.3),
+      through: on(1),
+      also: [on(1.6), on(2.2)],
+      to: on(2.8),
+    });
     expect(1 / arc.pieces[0]![2]!.curvature).toBeCloseTo(200, 6);
   });
 });
 
 describe('sweeps', () => {
   it('leave and arrive in the directions asked for', () => {
-    const line = first({ kind: 'sweep', ...measured, points: [m(0, 100), m(400, 200), m(1000, 150)], startDeg: 0, endDeg: -20 });
+    const line = first({
+      kind: 'sweep',
+      ...measured,
+      points: [m(0, 100), m(400, 200), m(1000, 150)],
+      startDeg: 0,
+      endDeg: -20,
+    });
     const piece = line.pieces[0]!;
     expect(piece[0]!.ty).toBeCloseTo(0, 9);
     expect(Math.atan2(piece.at(-1)!.ty, piece.at(-1)!.tx)).toBeCloseTo((-20 * Math.PI) / 180, 9);
@@ -81,7 +103,15 @@ describe('closed lines', () => {
     expect(Math.max(...line.pieces[0]!.map(({ curvature }) => curvature))).toBeCloseTo(150 / 50 ** 2, 6);
   });
   it('a parallel inside a circle is a smaller one, and past its middle there is none', () => {
-    const circle: TrimLine = { kind: 'ellipse', ...measured, id: 'c', centre: m(500, 250), width: 200, height: 200, turnDeg: 0 };
+    const circle: TrimLine = {
+      kind: 'ellipse',
+      ...measured,
+      id: 'c',
+      centre: m(500, 250),
+      width: 200,
+      height: 200,
+      turnDeg: 0,
+    };
     const inside = (offset: number) => linesOn(BOARD, [circle, { kind: 'parallel', ...common, of: 'c', offset }])[1]!;
     expect(length(inside(30))).toBeCloseTo(140 * Math.PI, 0);
     expect(length(inside(-30))).toBeCloseTo(260 * Math.PI, 0);
@@ -93,7 +123,9 @@ describe('parallels of edges', () => {
   it('lie inside the part for a positive distance', () => {
     const line = first({ kind: 'parallel', ...common, of: { edge: 0 }, offset: 40 });
     expect(line.pieces[0]!.every(({ y }) => Math.abs(y - 40) < 1e-9)).toBe(true);
-    expect(said(first({ kind: 'parallel', ...common, of: { edge: 9 }, offset: 40 }).fault)).toMatch(/edge 10, which the part does not have/);
+    expect(said(first({ kind: 'parallel', ...common, of: { edge: 9 }, offset: 40 }).fault)).toMatch(
+      /edge 10, which the part does not have/,
+    );
   });
   it('round a corner of another line, they swing outside and meet inside', () => {
     const angle: TrimLine = {
@@ -162,7 +194,13 @@ describe('bands', () => {
         fc.integer({ min: 1, max: 300 }),
         fc.integer({ min: 1, max: 300 }),
         (count, widthMm, gapMm, marginMm) => {
-          const whole = { count, widthMm, gapMm, marginMm, lengthMm: 2 * marginMm + count * widthMm + (count - 1) * gapMm };
+          const whole = {
+            count,
+            widthMm,
+            gapMm,
+            marginMm,
+            lengthMm: 2 * marginMm + count * widthMm + (count - 1) * gapMm,
+          };
           return (['length', 'count', 'width', 'gap', 'margin'] as const).every((unknown) => {
             const key = unknown === 'count' ? 'count' : (`${unknown}Mm` as const);
             const solved = solveBands({ ...whole, [key]: 1 }, unknown);
@@ -185,7 +223,18 @@ describe('bands', () => {
     expect(solveBands({ ...known, count: 1 }, 'gap').ok).toBe(false);
   });
   it('lie across the part, each edge a line of its own', () => {
-    const line: TrimLine = { kind: 'bands', ...measured, from: m(0, 0), headingDeg: 0, count: 3, width: 100, gap: 50, margin: 100, slantDeg: 0, taper: 1 };
+    const line: TrimLine = {
+      kind: 'bands',
+      ...measured,
+      from: m(0, 0),
+      headingDeg: 0,
+      count: 3,
+      width: 100,
+      gap: 50,
+      margin: 100,
+      slantDeg: 0,
+      taper: 1,
+    };
     const lines = linesOn(BOARD, [line]);
     expect(lines.map(({ code }) => code)).toEqual(['L1a', 'L1b', 'L1c', 'L1d', 'L1e', 'L1f']);
     expect(lines.map(({ pieces }) => Math.round(pieces[0]![0]!.x))).toEqual([100, 200, 250, 350, 400, 500]);
@@ -194,18 +243,55 @@ describe('bands', () => {
   it('taper evenly and slant', () => {
     expect(placeBands(3, 100, 0, 0, 0.5).map(({ widthMm }) => widthMm)).toEqual([100, 75, 50]);
     const edge = firstItem(
-      linesOn(BOARD, [{ kind: 'bands', ...measured, from: m(0, 0), headingDeg: 0, count: 1, width: 50, gap: 0, margin: 300, slantDeg: 45, taper: 1 }]),
+      linesOn(BOARD, [
+        {
+          kind: 'bands',
+          ...measured,
+          from: m(0, 0),
+          headingDeg: 0,
+          count: 1,
+          width: 50,
+          gap: 0,
+          margin: 300,
+          slantDeg: 45,
+          taper: 1,
+        },
+      ]),
     );
     const ys = edge.pieces[0]!;
     expect(Math.abs(ys.at(-1)!.x - ys[0]!.x)).toBeCloseTo(500, 0);
   });
   it('are rings round a tube', () => {
     const lines = linesOn(TUBE, [
-      { kind: 'bands', ...measured, from: m(0, 0), headingDeg: 0, count: 2, width: 20, gap: 30, margin: 40, slantDeg: 0, taper: 1 },
+      {
+        kind: 'bands',
+        ...measured,
+        from: m(0, 0),
+        headingDeg: 0,
+        count: 2,
+        width: 20,
+        gap: 30,
+        margin: 40,
+        slantDeg: 0,
+        taper: 1,
+      },
     ]);
     expect(lines.map((line) => Math.round(length(line)))).toEqual(Array(4).fill(Math.round(100 * Math.PI)));
     expect(
-      areasOn(TUBE, [{ kind: 'bands', ...measured, from: m(0, 0), headingDeg: 0, count: 2, width: 20, gap: 30, margin: 40, slantDeg: 0, taper: 1 }]).areas,
+      areasOn(TUBE, [
+        {
+          kind: 'bands',
+          ...measured,
+          from: m(0, 0),
+          headingDeg: 0,
+          count: 2,
+          width: 20,
+          gap: 30,
+          margin: 40,
+          slantDeg: 0,
+          taper: 1,
+        },
+      ]).areas,
     ).toHaveLength(5);
   });
 });
@@ -215,22 +301,43 @@ describe('lines made from lines', () => {
   it('a mirror reflects about its datum and follows its line', () => {
     const datum = { id: 'centre', name: 'Centre', at: [0, 250] as [number, number], angleDeg: 0 };
     const mirror: TrimLine = { kind: 'mirror', ...common, runOn: true, datum: 'centre', of: 'w' };
-    const at = (line: TrimLine) => linesOn(BOARD, [line, mirror], { datums: [{ id: 'base', name: 'b', at: [0, 0], angleDeg: 0 }, datum] });
+    const at = (line: TrimLine) =>
+      linesOn(BOARD, [line, mirror], { datums: [{ id: 'base', name: 'b', at: [0, 0], angleDeg: 0 }, datum] });
     for (const height of [300, 340]) {
       const [own, other] = firstTwo(at(sweep('w', [0, 200], [400, height], [1000, 180])));
       own.pieces[0]!.forEach(({ y }, index) => expect(other.pieces[0]![index]!.y).toBeCloseTo(500 - y, 6));
     }
   });
   it('a rounded corner touches both lines and cuts them off there', () => {
-    const fillet: TrimLine = { kind: 'fillet', ...common, id: 'f', a: 'a', b: 'b', radius: 60, keepA: 'start', keepB: 'end' };
-    const [a, b, f] = firstThree(linesOn(BOARD, [straight('a', [0, 200], [600, 200]), straight('b', [500, 0], [500, 500]), fillet]));
+    const fillet: TrimLine = {
+      kind: 'fillet',
+      ...common,
+      id: 'f',
+      a: 'a',
+      b: 'b',
+      radius: 60,
+      keepA: 'start',
+      keepB: 'end',
+    };
+    const [a, b, f] = firstThree(
+      linesOn(BOARD, [straight('a', [0, 200], [600, 200]), straight('b', [500, 0], [500, 500]), fillet]),
+    );
     expect(length(f)).toBeCloseTo((Math.PI / 2) * 60, 3);
     expect(a.pieces[0]!.at(-1)!.x).toBeCloseTo(440, 6);
     expect(b.pieces[0]![0]!.y).toBeCloseTo(260, 6);
-    expect(areasOn(BOARD, [straight('a', [0, 200], [600, 200]), straight('b', [500, 0], [500, 500]), fillet]).areas).toHaveLength(2);
+    expect(
+      areasOn(BOARD, [straight('a', [0, 200], [600, 200]), straight('b', [500, 0], [500, 500]), fillet]).areas,
+    ).toHaveLength(2);
   });
   it.each([false, true])('at both ends of a line is cut at both, whether lines run on (%s) or not', (runOn) => {
-    const round = (id: string, a: string, b: string, keepA: 'start' | 'end', keepB: 'start' | 'end', radius = 50): TrimLine => ({
+    const round = (
+      id: string,
+      a: string,
+      b: string,
+      keepA: 'start' | 'end',
+      keepB: 'start' | 'end',
+      radius = 50,
+    ): TrimLine => ({
       kind: 'fillet',
       ...common,
       id,
@@ -249,7 +356,8 @@ describe('lines made from lines', () => {
     ];
     const all = linesOn(BOARD, lines);
     const [left, top, right] = firstThree(all);
-    const ends = ({ pieces }: ResolvedLine) => [firstItem(firstItem(pieces)), lastItem(firstItem(pieces))].map(({ x, y }) => [Math.round(x), Math.round(y)]);
+    const ends = ({ pieces }: ResolvedLine) =>
+      [firstItem(firstItem(pieces)), lastItem(firstItem(pieces))].map(({ x, y }) => [Math.round(x), Math.round(y)]);
     expect(all.map(({ fault, pieces }) => [fault, pieces.length])).toEqual(Array.from({ length: 5 }, () => [null, 1]));
     expect([ends(left), ends(top), ends(right)]).toEqual([
       [
@@ -267,10 +375,22 @@ describe('lines made from lines', () => {
     ]);
     const { areas, loose } = areasOn(BOARD, lines);
     expect([areas.length, loose]).toEqual([2, []]);
-    expect(Math.min(...areas.map(({ sizeMm2 }) => sizeMm2))).toBeCloseTo(400 * 200 - 2 * (1 - Math.PI / 4) * 50 ** 2, -1);
+    expect(Math.min(...areas.map(({ sizeMm2 }) => sizeMm2))).toBeCloseTo(
+      400 * 200 - 2 * (1 - Math.PI / 4) * 50 ** 2,
+      -1,
+    );
   });
   it('that leaves no room for the one at the other end says so there', () => {
-    const round = (id: string, a: string, b: string): TrimLine => ({ kind: 'fillet', ...common, id, a, b, radius: 260, keepA: 'start', keepB: 'end' });
+    const round = (id: string, a: string, b: string): TrimLine => ({
+      kind: 'fillet',
+      ...common,
+      id,
+      a,
+      b,
+      radius: 260,
+      keepA: 'start',
+      keepB: 'end',
+    });
     const lines = [
       straight('left', [100, 0], [100, 300]),
       straight('top', [50, 280], [600, 280]),
@@ -283,17 +403,29 @@ describe('lines made from lines', () => {
   });
   it('a rounding that has no room says so', () => {
     const fillet: TrimLine = { kind: 'fillet', ...common, a: 'a', b: 'b', radius: 4000, keepA: 'start', keepB: 'end' };
-    expect(said(linesOn(BOARD, [straight('a', [0, 200], [600, 200]), straight('b', [500, 0], [500, 500]), fillet])[2]!.fault)).toMatch(/no room|nothing/);
-    expect(said(linesOn(BOARD, [straight('a', [0, 200], [100, 200]), straight('b', [0, 300], [100, 300]), { ...fillet, radius: 10 }])[2]!.fault)).toMatch(
-      /do not meet/,
-    );
+    expect(
+      said(
+        linesOn(BOARD, [straight('a', [0, 200], [600, 200]), straight('b', [500, 0], [500, 500]), fillet])[2]!.fault,
+      ),
+    ).toMatch(/no room|nothing/);
+    expect(
+      said(
+        linesOn(BOARD, [
+          straight('a', [0, 200], [100, 200]),
+          straight('b', [0, 300], [100, 300]),
+          { ...fillet, radius: 10 },
+        ])[2]!.fault,
+      ),
+    ).toMatch(/do not meet/);
   });
   it('ends stop on other lines, run on to them or cut there', () => {
     const post = straight('post', [600, 0], [600, 500]);
     const stop = (to: number): TrimLine => ({ ...straight('s', [100, 250], [to, 250]), endOn: 'post' });
     expect(length(linesOn(BOARD, [stop(300), post])[0]!)).toBeCloseTo(500, 6);
     expect(length(linesOn(BOARD, [stop(900), post])[0]!)).toBeCloseTo(500, 6);
-    expect(said(linesOn(BOARD, [{ ...straight('s', [100, 250], [300, 250]), endOn: 'gone' }])[0]!.fault)).toMatch(/ends on a line that is no longer there/);
+    expect(said(linesOn(BOARD, [{ ...straight('s', [100, 250], [300, 250]), endOn: 'gone' }])[0]!.fault)).toMatch(
+      /ends on a line that is no longer there/,
+    );
   });
   it('a line that loses what it is made from says so, and comes back with it', () => {
     const parallel: TrimLine = { kind: 'parallel', ...common, of: 'w', offset: 10 };
@@ -304,23 +436,52 @@ describe('lines made from lines', () => {
 
 describe('rays, waves and letters', () => {
   it('rays fan from a point', () => {
-    const lines = linesOn(BOARD, [{ kind: 'rays', ...measured, from: m(500, 0), count: 5, firstDeg: 30, stepDeg: 30, clear: 20, length: 100 }]);
+    const lines = linesOn(BOARD, [
+      { kind: 'rays', ...measured, from: m(500, 0), count: 5, firstDeg: 30, stepDeg: 30, clear: 20, length: 100 },
+    ]);
     expect(lines).toHaveLength(5);
     for (const line of lines) expect(length(line)).toBeCloseTo(100, 6);
     expect(lines[2]!.pieces[0]![0]).toMatchObject({ x: expect.closeTo(500, 6), y: expect.closeTo(20, 6) });
   });
   it('a wave has whole waves and its height, scallops have cusps', () => {
-    const wave = first({ kind: 'wave', ...measured, from: m(0, 250), to: m(900, 250), pitch: 290, height: 60, shape: 'wave' });
+    const wave = first({
+      kind: 'wave',
+      ...measured,
+      from: m(0, 250),
+      to: m(900, 250),
+      pitch: 290,
+      height: 60,
+      shape: 'wave',
+    });
     const ys = wave.pieces[0]!.map(({ y }) => y);
     expect(Math.max(...ys) - Math.min(...ys)).toBeCloseTo(60, 2);
-    const scallop = first({ kind: 'wave', ...measured, from: m(0, 250), to: m(900, 250), pitch: 290, height: 60, shape: 'scallop' });
+    const scallop = first({
+      kind: 'wave',
+      ...measured,
+      from: m(0, 250),
+      to: m(900, 250),
+      pitch: 290,
+      height: 60,
+      shape: 'scallop',
+    });
     expect(cornerDistances(scallop.pieces[0]!)).toHaveLength(2);
-    expect(said(first({ kind: 'wave', ...measured, from: m(0, 250), to: m(900, 250), pitch: 100, height: 80, shape: 'scallop' }).fault)).toMatch(
-      /half its pitch/,
-    );
+    expect(
+      said(
+        first({ kind: 'wave', ...measured, from: m(0, 250), to: m(900, 250), pitch: 100, height: 80, shape: 'scallop' })
+          .fault,
+      ),
+    ).toMatch(/half its pitch/);
   });
   it('waves that cannot be are refused in words', () => {
-    const wave: TrimLine = { kind: 'wave', ...measured, from: m(50, 250), to: m(950, 250), pitch: 90, height: 30, shape: 'wave' };
+    const wave: TrimLine = {
+      kind: 'wave',
+      ...measured,
+      from: m(50, 250),
+      to: m(950, 250),
+      pitch: 90,
+      height: 30,
+      shape: 'wave',
+    };
     expect(first(wave).fault).toBeNull();
     expect(said(first({ ...wave, pitch: 0.9 }).fault)).toMatch(/1000 waves: the most is 500, so look at the pitch/);
     expect(said(first({ ...wave, to: wave.from }).fault)).toMatch(/same place/);
@@ -329,7 +490,19 @@ describe('rays, waves and letters', () => {
   });
   it('letters have the height and stroke asked for', () => {
     const text = (value: string, stroke: number) =>
-      linesOn(BOARD, [{ kind: 'text', ...measured, text: value, at: m(50, 100), height: 200, stroke, spacing: 10, slantDeg: 0, turnDeg: 0 }]);
+      linesOn(BOARD, [
+        {
+          kind: 'text',
+          ...measured,
+          text: value,
+          at: m(50, 100),
+          height: 200,
+          stroke,
+          spacing: 10,
+          slantDeg: 0,
+          turnDeg: 0,
+        },
+      ]);
     for (const stroke of [20, 33, 44]) {
       const bar = firstItem(text('I', stroke));
       const xs = bar.pieces[0]!.map(({ x }) => x);
@@ -345,17 +518,30 @@ describe('rays, waves and letters', () => {
 
 describe('planes through the whole piece', () => {
   const cut = (over: object): TrimLine =>
-    ({ kind: 'cut', ...common, view: 'side', from: { across: 0, up: 20 }, to: { across: 100, up: 20 }, half: 'both', ...over }) as TrimLine;
+    ({
+      kind: 'cut',
+      ...common,
+      view: 'side',
+      from: { across: 0, up: 20 },
+      to: { across: 100, up: 20 },
+      half: 'both',
+      ...over,
+    }) as TrimLine;
   const pose = { at: [0, 0, 0] as [number, number, number], yawDeg: 0, pitchDeg: 0, rollDeg: 0 };
   const heights = (surface: Surface, line: TrimLine, pitchDeg = 0) => {
     const setOut = setOutParts([samplePart({ surface, lines: [line], pose: { ...pose, pitchDeg } })]).get('part')!;
-    return setOut.lines.flatMap(({ pieces }) => pieces.flatMap((piece) => piece.map((point) => pointOnPiece(setOut.board, point).at)));
+    return setOut.lines.flatMap(({ pieces }) =>
+      pieces.flatMap((piece) => piece.map((point) => pointOnPiece(setOut.board, point).at)),
+    );
   };
 
   it.each<[string, Surface]>([
     ['tube', TUBE],
     ['cone', { kind: 'cone', d1: 120, d2: 60, length: 300 }],
-    ['pointed nose', { kind: 'turned', profile: { start: [0, 0], edges: [{ to: [80, 45] }, { to: [300, 60] }], smooth: true } }],
+    [
+      'pointed nose',
+      { kind: 'turned', profile: { start: [0, 0], edges: [{ to: [80, 45] }, { to: [300, 60] }], smooth: true } },
+    ],
     ['board', BOARD],
   ])('a level lies level on a %s, however it is pitched', (_, surface) => {
     for (const pitchDeg of [0, 7, -12]) {
@@ -368,7 +554,8 @@ describe('planes through the whole piece', () => {
   it('on a level tube it runs at acos(height / r) from the top on both sides', () => {
     const lines = linesOn(TUBE, [cut({})], { pose });
     expect(lines).toHaveLength(2);
-    for (const { pieces } of lines) for (const { y } of pieces[0]!) expect(Math.abs(y)).toBeCloseTo(50 * Math.acos(20 / 50), 6);
+    for (const { pieces } of lines)
+      for (const { y } of pieces[0]!) expect(Math.abs(y)).toBeCloseTo(50 * Math.acos(20 / 50), 6);
   });
   it('shows only the side one sees when asked', () => {
     const near = heights(TUBE, cut({ half: 'near' }));
@@ -378,7 +565,9 @@ describe('planes through the whole piece', () => {
   it('a plane square to the tube is a ring, one that misses says so', () => {
     const ring = linesOn(TUBE, [cut({ from: { across: 100, up: 0 }, to: { across: 100, up: 50 } })], { pose })[0]!;
     expect(length(ring)).toBeCloseTo(100 * Math.PI, 6);
-    expect(said(linesOn(TUBE, [cut({ from: { across: 0, up: 90 }, to: { across: 100, up: 90 } })], { pose })[0]!.fault)).toMatch(/does not meet/);
+    expect(
+      said(linesOn(TUBE, [cut({ from: { across: 0, up: 90 }, to: { across: 100, up: 90 } })], { pose })[0]!.fault),
+    ).toMatch(/does not meet/);
   });
   it('a raked plane across a tube closes on itself and cuts it in two', () => {
     const raked = cut({ from: { across: 150, up: -50 }, to: { across: 250, up: 50 } });
@@ -428,7 +617,9 @@ describe('going on across a gap', () => {
       lines: [{ kind: 'continuation', ...common, part: 'door', of: 'c', end: 'end', mode: 'side' }],
     });
     const setOut = setOutParts([door, barrel]).get('barrel')!;
-    const places = setOut.lines[0]!.pieces.flatMap((piece) => piece.map((point) => pointOnPiece(setOut.board, point).at));
+    const places = setOut.lines[0]!.pieces.flatMap((piece) =>
+      piece.map((point) => pointOnPiece(setOut.board, point).at),
+    );
     expect(places.length).toBeGreaterThan(20);
     for (const { x, y, z } of places) {
       expect(z).toBeCloseTo(150 + (x - 1000) * 0.05, 2);
@@ -436,15 +627,24 @@ describe('going on across a gap', () => {
     }
   });
   it('two lines that go on from each other are told apart from sound ones', () => {
-    const a = samplePart({ id: 'a', lines: [{ kind: 'continuation', ...common, part: 'b', of: 'l', end: 'end', mode: 'side' }] });
-    const b = samplePart({ id: 'b', lines: [{ kind: 'continuation', ...common, part: 'a', of: 'l', end: 'end', mode: 'side' }] });
+    const a = samplePart({
+      id: 'a',
+      lines: [{ kind: 'continuation', ...common, part: 'b', of: 'l', end: 'end', mode: 'side' }],
+    });
+    const b = samplePart({
+      id: 'b',
+      lines: [{ kind: 'continuation', ...common, part: 'a', of: 'l', end: 'end', mode: 'side' }],
+    });
     expect(said(setOutParts([a, b]).get('a')!.lines[0]!.fault)).toMatch(/itself/);
     expect(said(setOutParts([a]).get('a')!.lines[0]!.fault)).toMatch(/no longer there/);
   });
 });
 
 describe('on a turned surface', () => {
-  const barrel: Surface = { kind: 'turned', profile: { start: [0, 100], edges: [{ to: [400, 100], through: [200, 150] }], smooth: false } };
+  const barrel: Surface = {
+    kind: 'turned',
+    profile: { start: [0, 100], edges: [{ to: [400, 100], through: [200, 150] }], smooth: false },
+  };
   it('straight is the shortest way', () => {
     const line = first(straight('s', [60, 0], [300, 120]), barrel);
     const direct = length(line);
@@ -452,7 +652,10 @@ describe('on a turned surface', () => {
     const middle = line.pieces[0]![Math.floor(line.pieces[0]!.length / 2)]!;
     for (const push of [-25, 25]) {
       const via = { x: middle.x, y: middle.y + push };
-      const [p, q] = [first(straight('a', [60, 0], [via.x, via.y]), barrel), first(straight('b', [via.x, via.y], [300, 120]), barrel)];
+      const [p, q] = [
+        first(straight('a', [60, 0], [via.x, via.y]), barrel),
+        first(straight('b', [via.x, via.y], [300, 120]), barrel),
+      ];
       expect(length(p) + length(q)).toBeGreaterThan(direct + 0.1);
     }
   });
@@ -462,7 +665,10 @@ describe('on a turned surface', () => {
     for (const point of other.pieces[0]!) expect(point.x - own.pieces[0]![0]!.x).toBeCloseTo(40, 3);
   });
   it('a circle is one distance from its middle in every direction', () => {
-    const circle = first({ kind: 'ellipse', ...measured, centre: m(200, 0), width: 120, height: 120, turnDeg: 0 }, barrel);
+    const circle = first(
+      { kind: 'ellipse', ...measured, centre: m(200, 0), width: 120, height: 120, turnDeg: 0 },
+      barrel,
+    );
     for (const index of [0, 40, 95, 150]) {
       const { x, y } = circle.pieces[0]![index]!;
       expect(length(first(straight('s', [200, 0], [x, y]), barrel))).toBeCloseTo(60, 1);

@@ -36,9 +36,18 @@ export const NO_HELD_ENDS: HeldEnds = { start: false, end: false };
  * Runs a line on, cuts it at seam, rim and openings, and counts distances from where it first lies on the part.
  * @returns trouble where it goes round more often than is worked out
  */
-export function trimLine(line: TrimLine, path: Path, { measured }: PartFrame, rims: TrimRegion, held: HeldEnds = NO_HELD_ENDS): Path[] | LineMessage {
+export function trimLine(
+  line: TrimLine,
+  path: Path,
+  { measured }: PartFrame,
+  rims: TrimRegion,
+  held: HeldEnds = NO_HELD_ENDS,
+): Path[] | LineMessage {
   const on = extendsToEdge(line);
-  const longer = extendEnds(path, measured, { start: on && !line.startOn && !held.start, end: on && !line.endOn && !held.end });
+  const longer = extendEnds(path, measured, {
+    start: on && !line.startOn && !held.start,
+    end: on && !line.endOn && !held.end,
+  });
   const whole = withTrueMetric(longer.path, measured);
   // The edge of a band is measured at one place, which may itself lie beside the part: all of it counts.
   const all = line.kind === 'bands';

@@ -35,4 +35,5 @@ export function levelLineOnTube({ diameterMm, heightMm, pitchDeg, lengthMm, step
 }
 
 /** Length that goes once round a tube with some of it over itself, mm. Source: π(D + 2·thickness) + overlap. */
-export const wrapLength = (diameterMm: number, thicknessUm: number, overlapMm: number): number => Math.PI * (diameterMm + (2 * thicknessUm) / 1000) + overlapMm;
+export const wrapLength = (diameterMm: number, thicknessUm: number, overlapMm: number): number =>
+  Math.PI * (diameterMm + (2 * thicknessUm) / 1000) + overlapMm;

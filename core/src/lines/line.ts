@@ -38,7 +38,12 @@ const points = (least: number, most: number) => listOf(measuredSchema, 'measured
 const angle = () => numberBetween(-360, 360, '°');
 const viewPlace = () => v.strictObject({ across: coordinate(), up: coordinate() });
 
-const straightSchema = v.strictObject({ kind: v.literal('straight'), ...measured, from: measuredSchema, to: measuredSchema });
+const straightSchema = v.strictObject({
+  kind: v.literal('straight'),
+  ...measured,
+  from: measuredSchema,
+  to: measuredSchema,
+});
 const arcSchema = v.strictObject({
   kind: v.literal('arc'),
   ...measured,
@@ -85,7 +90,10 @@ const parallelSchema = v.strictObject({
   kind: v.literal('parallel'),
   ...common,
   /** A line, or an edge of the outline by its number (0 is the first). */
-  of: v.union([idText<LineId>(), v.strictObject({ edge: wholeBetween(0, 499) })], faultText(messageWithoutValues('field.line-or-edge'))),
+  of: v.union(
+    [idText<LineId>(), v.strictObject({ edge: wholeBetween(0, 499) })],
+    faultText(messageWithoutValues('field.line-or-edge')),
+  ),
   /** Positive: to the left of the other line's direction, which is above a line that runs to the right. */
   offset: v.pipe(
     coordinate(),
@@ -178,7 +186,12 @@ const importedSchema = v.strictObject({
   kind: v.literal('imported'),
   ...measured,
   /** Places of each path in order; a closed one ends where it starts. */
-  paths: listOf(v.strictObject({ closed: booleanField(), points: listOf(placeSchema, 'places', 5000, 2) }), 'paths', 500, 1),
+  paths: listOf(
+    v.strictObject({ closed: booleanField(), points: listOf(placeSchema, 'places', 5000, 2) }),
+    'paths',
+    500,
+    1,
+  ),
 });
 
 /** A trim line by its measurements. */

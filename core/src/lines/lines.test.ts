@@ -56,18 +56,23 @@ describe('sweepPath', () => {
 
   it('passes every measured place', () => {
     const sweep = path(sweepPath(points));
-    for (const { x, y } of points) expect(Math.min(...sweep.map((point) => Math.hypot(point.x - x, point.y - y)))).toBeLessThan(1e-9);
+    for (const { x, y } of points)
+      expect(Math.min(...sweep.map((point) => Math.hypot(point.x - x, point.y - y)))).toBeLessThan(1e-9);
   });
 
   it('bends without a jump', () => {
     const sweep = path(sweepPath(points));
-    const biggest = Math.max(...sweep.slice(1).map((point, index) => Math.abs(point.curvature - sweep[index]!.curvature)));
+    const biggest = Math.max(
+      ...sweep.slice(1).map((point, index) => Math.abs(point.curvature - sweep[index]!.curvature)),
+    );
     expect(biggest).toBeLessThan(0.05 * Math.max(...sweep.map(({ curvature }) => Math.abs(curvature))));
     expect(inflections(sweep).length).toBe(1);
   });
 
   it('tells the bend of a circle it was measured from', () => {
-    const circle = Array.from({ length: 13 }, (_, i) => at(500 * Math.cos((i * Math.PI) / 12), 500 * Math.sin((i * Math.PI) / 12)));
+    const circle = Array.from({ length: 13 }, (_, i) =>
+      at(500 * Math.cos((i * Math.PI) / 12), 500 * Math.sin((i * Math.PI) / 12)),
+    );
     const middle = path(sweepPath(circle)).filter(({ x }) => Math.abs(x) < 250);
     for (const { curvature } of middle) expect(1 / curvature).toBeCloseTo(500, -1);
   });
@@ -125,7 +130,16 @@ describe('setOutParts', () => {
       { kind: 'parallel', id: 'q', name: 'q', runOn: true, of: 'r', offset: 5 },
       { kind: 'parallel', id: 'r', name: 'r', runOn: true, of: 'q', offset: 5 },
       { kind: 'parallel', id: 's', name: 's', runOn: true, of: 'point', offset: 5 },
-      { kind: 'arc', id: 'flat', name: 'flat', runOn: false, datum: 'base', from: m(0, 0), through: m(1, 1), to: m(2, 2) },
+      {
+        kind: 'arc',
+        id: 'flat',
+        name: 'flat',
+        runOn: false,
+        datum: 'base',
+        from: m(0, 0),
+        through: m(1, 1),
+        to: m(2, 2),
+      },
       { kind: 'straight', id: 'lost', name: 'lost', runOn: false, datum: 'nowhere', from: m(0, 0), to: m(1, 1) },
     ];
     expect(resolve(lines).map(({ fault }) => fault && say(fault))).toEqual([

@@ -22,7 +22,10 @@ const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 const one = (path: Path | null, otherwise: LineMessage): LinePaths => (path ? [path] : otherwise);
 
 /** Lays out a line that is made from measurements alone. */
-export function pathsFromMeasurements(line: Exclude<MeasuredLine, LineOf<'mirror'>> | LineOf<'ring'>, { skin, datums }: LineFrame): LinePaths {
+export function pathsFromMeasurements(
+  line: Exclude<MeasuredLine, LineOf<'mirror'>> | LineOf<'ring'>,
+  { skin, datums }: LineFrame,
+): LinePaths {
   if (line.kind === 'ring') return ringRound(line, skin);
   const datum = datums.find(({ id }) => id === line.datum);
   if (!datum) return messageWithoutValues('line.no-datum');
@@ -38,14 +41,20 @@ function fromDatum(line: Exclude<MeasuredLine, LineOf<'mirror'>>, datum: Datum, 
     case 'arc':
       return arcMade(line, place);
     case 'radius':
-      return one(arcByRadius(place(line.from), heading(line.headingDeg), line.radius, radians(line.turnDeg)), messageWithoutValues('line.turns-nothing'));
+      return one(
+        arcByRadius(place(line.from), heading(line.headingDeg), line.radius, radians(line.turnDeg)),
+        messageWithoutValues('line.turns-nothing'),
+      );
     case 'sweep':
       return one(
         sweepPath(line.points.map(place), { start: ended(line.startDeg, heading), end: ended(line.endDeg, heading) }),
         messageWithoutValues('line.same-neighbours'),
       );
     case 'ellipse':
-      return one(ellipseOn(skin, place(line.centre), line, heading(line.turnDeg)), messageWithoutValues('line.near-end'));
+      return one(
+        ellipseOn(skin, place(line.centre), line, heading(line.turnDeg)),
+        messageWithoutValues('line.near-end'),
+      );
     case 'bands':
       return bandEdges(line, place, heading(line.headingDeg), skin);
     case 'rays':
@@ -57,8 +66,20 @@ function fromDatum(line: Exclude<MeasuredLine, LineOf<'mirror'>>, datum: Datum, 
     case 'text': {
       const turn = heading(line.turnDeg);
       const at = place(line.at);
-      const put = ({ x, y }: Point) => ({ x: at.x + x * Math.cos(turn) - y * Math.sin(turn), y: at.y + x * Math.sin(turn) + y * Math.cos(turn) });
-      return letteringPaths({ text: line.text, heightMm: line.height, strokeMm: line.stroke, spacingMm: line.spacing, slant: radians(line.slantDeg) }, put);
+      const put = ({ x, y }: Point) => ({
+        x: at.x + x * Math.cos(turn) - y * Math.sin(turn),
+        y: at.y + x * Math.sin(turn) + y * Math.cos(turn),
+      });
+      return letteringPaths(
+        {
+          text: line.text,
+          heightMm: line.height,
+          strokeMm: line.stroke,
+          spacingMm: line.spacing,
+          slant: radians(line.slantDeg),
+        },
+        put,
+      );
     }
     case 'imported': {
       const paths = line.paths.map(({ points, closed }) =>
@@ -73,7 +94,8 @@ function fromDatum(line: Exclude<MeasuredLine, LineOf<'mirror'>>, datum: Datum, 
   }
 }
 
-const ended = (degrees: number | undefined, heading: (degrees: number) => number): number | null => (degrees === undefined ? null : heading(degrees));
+const ended = (degrees: number | undefined, heading: (degrees: number) => number): number | null =>
+  degrees === undefined ? null : heading(degrees);
 
 function arcMade(line: LineOf<'arc'>, place: (measured: Measured) => Point): LinePaths {
   const straight = messageWithoutValues('line.three-straight');
@@ -107,9 +129,16 @@ function ringRound({ at }: LineOf<'ring'>, skin: Skin): LinePaths {
  * Both edges of every band, each a line of its own: straight across, or rings where the bands follow a round part. Widths, gaps and
  * margin are measured square to the bands, as tape is: at a slant they take more room along the direction they follow each other.
  */
-function bandEdges(line: LineOf<'bands'>, place: (measured: Measured) => Point, heading: number, skin: Skin): LinePaths {
+function bandEdges(
+  line: LineOf<'bands'>,
+  place: (measured: Measured) => Point,
+  heading: number,
+  skin: Skin,
+): LinePaths {
   const from = place(line.from);
-  const edges = placeBands(line.count, line.width, line.gap, line.margin, line.taper).flatMap(({ from: start, widthMm }) => [start, start + widthMm]);
+  const edges = placeBands(line.count, line.width, line.gap, line.margin, line.taper).flatMap(
+    ({ from: start, widthMm }) => [start, start + widthMm],
+  );
   const along = { x: Math.cos(heading), y: Math.sin(heading) };
   const rings = Math.abs(along.y) < 1e-9 && line.slantDeg === 0 ? skin.axle : null;
   const stretch = 1 / Math.cos(radians(line.slantDeg));
@@ -129,7 +158,8 @@ function bandEdges(line: LineOf<'bands'>, place: (measured: Measured) => Point, 
 function raysFrom(line: LineOf<'rays'>, from: Point, heading: (degrees: number) => number, skin: Skin): LinePaths {
   const paths = Array.from({ length: line.count }, (_, index) => {
     const angle = heading(line.firstDeg + index * line.stepDeg);
-    if (skin.metric) return skin.between(skin.walk(from, angle, line.clear + 0.01), skin.walk(from, angle, line.clear + line.length));
+    if (skin.metric)
+      return skin.between(skin.walk(from, angle, line.clear + 0.01), skin.walk(from, angle, line.clear + line.length));
     const end = (reach: number) => ({ x: from.x + reach * Math.cos(angle), y: from.y + reach * Math.sin(angle) });
     return straightPath(end(line.clear), end(line.clear + line.length));
   });

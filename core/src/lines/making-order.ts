@@ -5,7 +5,11 @@
  * @param madeFrom what one of them is made from
  * @returns everything asked for and everything behind it, each once; those made from themselves come in an order that is as good as any
  */
-export function dependencyOrder<T>(wanted: readonly T[], keyOf: (one: T) => string, madeFrom: (one: T) => readonly T[]): T[] {
+export function dependencyOrder<T>(
+  wanted: readonly T[],
+  keyOf: (one: T) => string,
+  madeFrom: (one: T) => readonly T[],
+): T[] {
   const begun = new Set<string>();
   const ordered: T[] = [];
   const stack: { readonly one: T; readonly behind: readonly T[]; next: number }[] = [];

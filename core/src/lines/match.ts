@@ -24,18 +24,32 @@ export interface Match {
  * @param measure measures a place of the sheet from the datum the heights were taken from
  * Source: rule of thumb, see docs/computation.md.
  */
-export function compareSides(pieces: readonly Path[], measure: (place: Point) => Measured, measured: readonly Measured[]): Match {
+export function compareSides(
+  pieces: readonly Path[],
+  measure: (place: Point) => Measured,
+  measured: readonly Measured[],
+): Match {
   const ordered = [...measured].sort((a, b) => a.along - b.along);
   const planned = ordered.map(({ along, above }) => nearestHeight(pieces, measure, along, above));
   const out = ordered.map(({ above }, index) => (planned[index] === null ? null : above - (planned[index] as number)));
   const kinks = ordered.map((_, index) => kinkAt(ordered, out, index));
-  const rows = ordered.map((one, index): MatchRow => ({ ...one, planned: planned[index]!, outMm: out[index]!, seen: kinks[index]! }));
+  const rows = ordered.map((one, index): MatchRow => ({
+    ...one,
+    planned: planned[index]!,
+    outMm: out[index]!,
+    seen: kinks[index]!,
+  }));
   const worst = out.reduce<number>((most, one) => (one !== null && Math.abs(one) > Math.abs(most) ? one : most), 0);
   return { rows, worstMm: worst, seen: rows.some(({ seen }) => seen) };
 }
 
 /** Height of the line at a distance along the datum; of several the one nearest to what was measured. */
-function nearestHeight(pieces: readonly Path[], measure: (place: Point) => Measured, along: number, above: number): number | null {
+function nearestHeight(
+  pieces: readonly Path[],
+  measure: (place: Point) => Measured,
+  along: number,
+  above: number,
+): number | null {
   let best: number | null = null;
   for (const piece of pieces) {
     const places = piece.map(measure);
@@ -55,6 +69,9 @@ function kinkAt(measured: readonly Measured[], out: readonly (number | null)[], 
     const [own, next] = [out[index]!, out[other]];
     if (own === null || next === null || next === undefined) return false;
     const apart = Math.abs(measured[other]!.along - measured[index]!.along);
-    return Math.abs(own - next) > RULE_OF_THUMB.seenLeastMm + apart * RULE_OF_THUMB.seenPerMm && Math.abs(own) >= Math.abs(next);
+    return (
+      Math.abs(own - next) > RULE_OF_THUMB.seenLeastMm + apart * RULE_OF_THUMB.seenPerMm &&
+      Math.abs(own) >= Math.abs(next)
+    );
   });
 }

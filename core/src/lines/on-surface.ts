@@ -16,4 +16,5 @@ export function withTrueMetric(path: Path, { metric }: Pick<Skin, 'metric'>): Pa
 }
 
 /** Length on the skin of a short straight piece of its drawing, mm. */
-export const trueLength = ({ metric }: Pick<Skin, 'metric'>, from: Point, to: Point): number => (metric ? metric.lengthOf(from, to) : distance(from, to));
+export const trueLength = ({ metric }: Pick<Skin, 'metric'>, from: Point, to: Point): number =>
+  metric ? metric.lengthOf(from, to) : distance(from, to);

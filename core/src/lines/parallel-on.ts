@@ -7,7 +7,9 @@ import type { SnapName } from './says';
 
 /** Lines at a constant distance from other lines of a part. */
 export function parallelOn(skin: Skin, paths: readonly Path[], offset: number, name: SnapName): LinePaths {
-  const found = paths.map((path) => (skin.metric ? parallelOver(skin, skin.metric, path, offset) : parallelPath(path, offset)));
+  const found = paths.map((path) =>
+    skin.metric ? parallelOver(skin, skin.metric, path, offset) : parallelPath(path, offset),
+  );
   if (found.some((path) => path === null)) return { code: 'line.nothing-left', values: { name } };
   return found as Path[];
 }

@@ -1,4 +1,13 @@
-import { segmentCrossing, distanceToSegment, type Point, cornerDistances, isClosed, withArcLength, type Path, type PathPoint } from '../curves';
+import {
+  segmentCrossing,
+  distanceToSegment,
+  type Point,
+  cornerDistances,
+  isClosed,
+  withArcLength,
+  type Path,
+  type PathPoint,
+} from '../curves';
 import { TOLERANCE } from '../units';
 
 /**
@@ -44,7 +53,9 @@ function roundedCorners(path: Path, offset: number): Shifted[] {
 /** A line that never turns back on itself and never bends tighter than the distance loses nothing. */
 function losesNothing(path: Path, offset: number): boolean {
   if (cornerDistances(path).length > 0) return false;
-  const turning = path.slice(1).reduce((sum, point, index) => sum + Math.abs(point.curvature) * (point.at - path[index]!.at), 0);
+  const turning = path
+    .slice(1)
+    .reduce((sum, point, index) => sum + Math.abs(point.curvature) * (point.at - path[index]!.at), 0);
   const convex = isClosed(path) && path.every(({ curvature }) => curvature * offset <= 0);
   return convex || (turning < Math.PI && path.every(({ curvature }) => curvature * offset < 0.98));
 }
@@ -60,11 +71,17 @@ function trimmed(path: Path, shifted: readonly Shifted[], reach: number, closed:
     if (!sound[index]) return;
     const resumes = kept.length > 0 && walk > 0 && !sound[order[walk - 1]!];
     const corner = resumes ? meeting(kept.at(-1)!, shifted[index]!) : null;
-    if (corner) kept.push({ ...kept[kept.length - 1]!, ...corner, curvature: 0 }, { ...shifted[index]!, ...corner, curvature: 0 });
+    if (corner)
+      kept.push(
+        { ...kept[kept.length - 1]!, ...corner, curvature: 0 },
+        { ...shifted[index]!, ...corner, curvature: 0 },
+      );
     kept.push(shifted[index]!);
   });
   const across = closed && kept.length > 2 && start > 0 ? meeting(kept.at(-1)!, kept[0]!) : null;
-  return across ? [...kept, { ...kept[kept.length - 1]!, ...across, curvature: 0 }, { ...kept[0]!, ...across, curvature: 0 }] : kept;
+  return across
+    ? [...kept, { ...kept[kept.length - 1]!, ...across, curvature: 0 }, { ...kept[0]!, ...across, curvature: 0 }]
+    : kept;
 }
 
 /** Distance of a place from a path, by boxes of neighbouring pieces that are passed over when they are too far. */
@@ -89,7 +106,8 @@ function nearnessOf(path: Path): (place: Point) => number {
       const dx = Math.max(minX - place.x, 0, place.x - maxX);
       const dy = Math.max(minY - place.y, 0, place.y - maxY);
       if (dx * dx + dy * dy >= least * least) continue;
-      for (let index = from; index < to; index++) least = Math.min(least, distanceToSegment(place, path[index - 1]!, path[index]!));
+      for (let index = from; index < to; index++)
+        least = Math.min(least, distanceToSegment(place, path[index - 1]!, path[index]!));
     }
     return least;
   };

@@ -54,7 +54,14 @@ export const mirroredPart = <P extends PartShape>(part: PartShape, parts: readon
 export function effectiveShape(part: PartShape, parts: readonly PartShape[]): PartShape {
   const other = mirroredPart(part, parts);
   if (!other) return part;
-  return { ...part, surface: other.surface, datums: other.datums, lines: other.lines, features: other.features, pose: other.pose };
+  return {
+    ...part,
+    surface: other.surface,
+    datums: other.datums,
+    lines: other.lines,
+    features: other.features,
+    pose: other.pose,
+  };
 }
 
 /** Lays a part out. */
@@ -84,7 +91,10 @@ export function axesOf(pose: Pose): Frame {
 }
 
 /** Place on the whole piece, and outward direction there, of a place on the sheet as drawn. */
-export function pointOnPiece({ shape, measured, mirrored, reflect }: PartFrame, place: Point): { readonly at: SpacePoint; readonly out: SpacePoint } {
+export function pointOnPiece(
+  { shape, measured, mirrored, reflect }: PartFrame,
+  place: Point,
+): { readonly at: SpacePoint; readonly out: SpacePoint } {
   const pose = shape.pose ?? HOME_POSE;
   const own = measured.inSpace(reflect(place));
   const at = toPieceSpace(pose, own.at);
@@ -93,7 +103,9 @@ export function pointOnPiece({ shape, measured, mirrored, reflect }: PartFrame, 
 }
 
 /** Which way a view of the whole piece looks, and what is across and up in it. */
-export const VIEW_AXES: Readonly<Record<'side' | 'top' | 'end', { readonly into: SpacePoint; readonly across: SpacePoint; readonly up: SpacePoint }>> = {
+export const VIEW_AXES: Readonly<
+  Record<'side' | 'top' | 'end', { readonly into: SpacePoint; readonly across: SpacePoint; readonly up: SpacePoint }>
+> = {
   side: { into: { x: 0, y: 1, z: 0 }, across: { x: 1, y: 0, z: 0 }, up: { x: 0, y: 0, z: 1 } },
   top: { into: { x: 0, y: 0, z: -1 }, across: { x: 1, y: 0, z: 0 }, up: { x: 0, y: 1, z: 0 } },
   end: { into: { x: -1, y: 0, z: 0 }, across: { x: 0, y: 1, z: 0 }, up: { x: 0, y: 0, z: 1 } },

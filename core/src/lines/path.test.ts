@@ -1,4 +1,13 @@
-import { type Point, inflections, pathLength, pathSlice, pointAt, straightPath, tightestBend, type Path } from '../curves';
+import {
+  type Point,
+  inflections,
+  pathLength,
+  pathSlice,
+  pointAt,
+  straightPath,
+  tightestBend,
+  type Path,
+} from '../curves';
 import { skinOf } from '../surface';
 import { parallelPath, sweepPath } from '.';
 import { connectedPieces, trimRegion, piecesOnPart, extendEnds } from './trim';
@@ -8,10 +17,12 @@ const line = straightPath(at(0, 50), at(100, 50)) as Path;
 const SQUARE = [at(0, 0), at(100, 0), at(100, 100), at(0, 100)];
 /** Two towers with a gap between them above y = 20. */
 const TOWERS = [at(0, 0), at(100, 0), at(100, 100), at(70, 100), at(70, 20), at(30, 20), at(30, 100), at(0, 100)];
-const skin = (ring: readonly Point[]) => skinOf({ kind: 'flat', outline: { kind: 'polygon', points: ring.map(({ x, y }) => [x, y]) } });
+const skin = (ring: readonly Point[]) =>
+  skinOf({ kind: 'flat', outline: { kind: 'polygon', points: ring.map(({ x, y }) => [x, y]) } });
 const inside = (path: Path, ring: readonly Point[]) => piecesOnPart(path, trimRegion(skin(ring), []));
 const BOTH = { start: true, end: true };
-const spans = (pieces: readonly Path[]) => pieces.map((piece) => [Math.round(piece[0]!.at), Math.round(piece.at(-1)!.at)]);
+const spans = (pieces: readonly Path[]) =>
+  pieces.map((piece) => [Math.round(piece[0]!.at), Math.round(piece.at(-1)!.at)]);
 
 describe('places along a path', () => {
   it('lie between their neighbours, and at the ends beyond them', () => {
@@ -24,10 +35,13 @@ describe('places along a path', () => {
     expect(pathSlice(line, 60, 60.0005)).toBeNull();
     expect(pathSlice(line, 200, 300)).toBeNull();
   });
-  it('have no tightest bend and no change of bend on a straight', () => expect([tightestBend(line), inflections(line)]).toEqual([null, []]));
+  it('have no tightest bend and no change of bend on a straight', () =>
+    expect([tightestBend(line), inflections(line)]).toEqual([null, []]));
   it('change their bend once in an S and twice in a wave', () => {
     expect(inflections(sweepPath([at(0, 0), at(100, 60), at(200, -60), at(300, 0)]) as Path)).toHaveLength(1);
-    expect(inflections(sweepPath([at(0, 0), at(100, 60), at(200, -60), at(300, 60), at(400, 0)]) as Path)).toHaveLength(2);
+    expect(inflections(sweepPath([at(0, 0), at(100, 60), at(200, -60), at(300, 60), at(400, 0)]) as Path)).toHaveLength(
+      2,
+    );
   });
 });
 
@@ -48,7 +62,9 @@ describe('pieces on the part', () => {
   it('end at the first edge when a line runs on', () => {
     const short = extendEnds(straightPath(at(5, 50), at(20, 50)) as Path, skin(TOWERS), BOTH);
     const span = { from: short.path[short.before]!.at, to: short.path[short.path.length - 1 - short.after]!.at };
-    expect(connectedPieces(inside(short.path, TOWERS), span).map((piece) => Math.round(pathLength(piece)))).toEqual([30]);
+    expect(connectedPieces(inside(short.path, TOWERS), span).map((piece) => Math.round(pathLength(piece)))).toEqual([
+      30,
+    ]);
   });
 });
 
@@ -56,7 +72,10 @@ describe('running on', () => {
   it('goes straight from both ends and keeps the bend in between', () => {
     const sweep = sweepPath([at(20, 50), at(50, 60), at(80, 50)]) as Path;
     const longer = extendEnds(sweep, skin(SQUARE), BOTH);
-    expect(longer.path[longer.path.length - 1 - longer.after]!.at - longer.path[longer.before]!.at).toBeCloseTo(pathLength(sweep), 6);
+    expect(longer.path[longer.path.length - 1 - longer.after]!.at - longer.path[longer.before]!.at).toBeCloseTo(
+      pathLength(sweep),
+      6,
+    );
     expect(longer.path[0]!.curvature).toBe(0);
     expect(tightestBend(longer.path)?.radiusMm).toBeCloseTo(tightestBend(sweep)?.radiusMm ?? 0, 9);
   });

@@ -35,7 +35,10 @@ export function roundCorners(part: PartShape, book: LineCache): Map<string, Line
       [line.a, fillet.a, line.keepA],
       [line.b, fillet.b, line.keepB],
     ] as const)
-      left.set(id, { made: [path], held: { ...(left.get(id)?.held ?? NO_HELD_ENDS), [keep === 'end' ? 'start' : 'end']: true } });
+      left.set(id, {
+        made: [path],
+        held: { ...(left.get(id)?.held ?? NO_HELD_ENDS), [keep === 'end' ? 'start' : 'end']: true },
+      });
   }
   return left;
 }

@@ -69,7 +69,14 @@ function freshlySetOut(part: PartShape, book: LineCache, setOut: Map<string, Set
   const rounded = roundCorners(part, book);
   const spent = newBudget();
   const lines = board.shape.lines.flatMap((line, index) =>
-    resolved(line, lineCode(index), rounded.get(line.id) ?? { made: linePathsIn(part, line, book), held: NO_HELD_ENDS }, board, met, spent),
+    resolved(
+      line,
+      lineCode(index),
+      rounded.get(line.id) ?? { made: linePathsIn(part, line, book), held: NO_HELD_ENDS },
+      board,
+      met,
+      spent,
+    ),
   );
   const own: SetOut = { board, lines, features: met.features, openings: met.openings };
   return board.mirrored ? reflectedSetOut(own, board) : own;
@@ -129,5 +136,7 @@ function resolved(
     };
   });
   const onPart = strokes.filter(({ pieces }) => pieces.length > 0);
-  return onPart.length > 0 ? onPart : [{ ...common, path: strokes[0]?.path ?? null, fault: messageWithoutValues('line.outside') }];
+  return onPart.length > 0
+    ? onPart
+    : [{ ...common, path: strokes[0]?.path ?? null, fault: messageWithoutValues('line.outside') }];
 }

@@ -31,9 +31,16 @@ const MOST_TAPES = 8;
  * @returns null where nothing is near enough
  */
 export function snapPoint(place: Point, targets: SnapTargets, reachMm: number): Snap | null {
-  const groups = [points(targets), anchored(targets), (near: Point) => along(near, targets), (near: Point) => tapeRows(near, targets)];
+  const groups = [
+    points(targets),
+    anchored(targets),
+    (near: Point) => along(near, targets),
+    (near: Point) => tapeRows(near, targets),
+  ];
   for (const group of groups) {
-    const candidates = (typeof group === 'function' ? group(place) : group).filter((one) => distance(one.place, place) <= reachMm);
+    const candidates = (typeof group === 'function' ? group(place) : group).filter(
+      (one) => distance(one.place, place) <= reachMm,
+    );
     const nearest = candidates.sort((a, b) => distance(a.place, place) - distance(b.place, place))[0];
     if (nearest) return nearest;
   }
@@ -55,7 +62,10 @@ function points({ skin, datums, lines }: SnapTargets): Snap[] {
     pieces.flatMap((piece): Snap[] => [
       { place: piece[0]!, to: { code: 'snap.end', values: { to: code } } },
       { place: piece.at(-1)!, to: { code: 'snap.end', values: { to: code } } },
-      { place: pointAt(piece, (piece[0]!.at + piece.at(-1)!.at) / 2), to: { code: 'snap.middle', values: { to: code } } },
+      {
+        place: pointAt(piece, (piece[0]!.at + piece.at(-1)!.at) / 2),
+        to: { code: 'snap.middle', values: { to: code } },
+      },
     ]),
   );
   const crossings = lines.flatMap(({ code, pieces }, index) =>
@@ -70,7 +80,10 @@ function points({ skin, datums, lines }: SnapTargets): Snap[] {
       ),
     ),
   );
-  const origins = datums.map((datum): Snap => ({ place: { x: datum.at[0], y: datum.at[1] }, to: { code: 'snap.start', values: { to: datum.name } } }));
+  const origins = datums.map((datum): Snap => ({
+    place: { x: datum.at[0], y: datum.at[1] },
+    to: { code: 'snap.start', values: { to: datum.name } },
+  }));
   return [...origins, ...ends, ...crossings, ...rim, ...middles];
 }
 
@@ -82,7 +95,10 @@ function anchored({ lines, skin, anchor }: SnapTargets): Snap[] {
     return path ? [{ code: name, pieces: [path] as readonly Path[] }] : [];
   });
   return [...lines, ...edges].flatMap(({ code, pieces }) =>
-    pieces.flatMap((piece) => [...whereHeading(piece, anchor, 'square', code), ...whereHeading(piece, anchor, 'tangent', code)]),
+    pieces.flatMap((piece) => [
+      ...whereHeading(piece, anchor, 'square', code),
+      ...whereHeading(piece, anchor, 'tangent', code),
+    ]),
   );
 }
 
@@ -106,12 +122,17 @@ function whereHeading(piece: Path, from: Point, how: 'square' | 'tangent', code:
 /** The nearest places on lines, edges and datums. */
 function along(near: Point, { lines, skin, datums }: SnapTargets): Snap[] {
   const onLines = lines.flatMap(({ code, pieces }) =>
-    pieces.map((piece): Snap => ({ place: pointAt(piece, nearestOnPath(piece, near).at), to: { code: 'snap.on', values: { to: code } } })),
+    pieces.map((piece): Snap => ({
+      place: pointAt(piece, nearestOnPath(piece, near).at),
+      to: { code: 'snap.on', values: { to: code } },
+    })),
   );
   const onEdges = skin.edges.flatMap(({ places, name }) =>
     places.slice(1).flatMap((to, index): Snap[] => {
       const path = straightPath(places[index]!, to);
-      return path ? [{ place: pointAt(path, nearestOnPath(path, near).at), to: { code: 'snap.on', values: { to: name } } }] : [];
+      return path
+        ? [{ place: pointAt(path, nearestOnPath(path, near).at), to: { code: 'snap.on', values: { to: name } } }]
+        : [];
     }),
   );
   const onDatums = datums.map((datum): Snap => ({

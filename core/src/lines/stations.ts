@@ -27,7 +27,12 @@ export const MAX_STATIONS = 2000;
  * @param stepMm distance between even marks
  * @param toleranceMm how far a chord between two marks may stray from the line
  */
-export function stationsOf(piece: Path, measure: (place: Point) => Measured, stepMm: number, toleranceMm: number): Stations {
+export function stationsOf(
+  piece: Path,
+  measure: (place: Point) => Measured,
+  stepMm: number,
+  toleranceMm: number,
+): Stations {
   const along = piece.map((point) => measure(point).along);
   const forward = along.every((value, index) => index === 0 || value > along[index - 1]! - 1e-9);
   const backward = along.every((value, index) => index === 0 || value < along[index - 1]! + 1e-9);
@@ -38,7 +43,10 @@ export function stationsOf(piece: Path, measure: (place: Point) => Measured, ste
     const place = pointAt(piece, at);
     return { at, ...measure(place), place: { x: place.x, y: place.y }, extra };
   });
-  return { by: byDatum ? 'datum' : 'line', rows: rows.sort(byDatum ? (a, b) => a.along - b.along : (a, b) => a.at - b.at) };
+  return {
+    by: byDatum ? 'datum' : 'line',
+    rows: rows.sort(byDatum ? (a, b) => a.along - b.along : (a, b) => a.at - b.at),
+  };
 }
 
 function evenAlongDatum(piece: Path, along: readonly number[], stepMm: number): number[] {

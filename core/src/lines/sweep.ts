@@ -1,4 +1,14 @@
-import { cubicSpline, distance, splineAt, type Point, type Spline, withArcLength, type Path, type PathPoint, straightPath } from '../curves';
+import {
+  cubicSpline,
+  distance,
+  splineAt,
+  type Point,
+  type Spline,
+  withArcLength,
+  type Path,
+  type PathPoint,
+  straightPath,
+} from '../curves';
 import { TOLERANCE } from '../units';
 
 /** Directions a sweep must leave and arrive in, radians; null where it may choose. */
@@ -36,7 +46,8 @@ export function sweepPath(points: readonly Point[], ends: SweepEnds = { start: n
 }
 
 type Sample = Omit<PathPoint, 'at'>;
-const asPath = (spans: readonly Sample[][]): Path => withArcLength(spans.flatMap((span, index) => (index === 0 ? span : span.slice(1))));
+const asPath = (spans: readonly Sample[][]): Path =>
+  withArcLength(spans.flatMap((span, index) => (index === 0 ? span : span.slice(1))));
 
 /** The curve span by span, each with both its ends. */
 function sweepSpans(points: readonly Point[], ends: SweepEnds, exponent: number): Sample[][] {
@@ -44,7 +55,8 @@ function sweepSpans(points: readonly Point[], ends: SweepEnds, exponent: number)
   const knots = gaps.reduce((sums, gap) => [...sums, sums.at(-1)! + gap ** exponent], [0]);
   // Speed at an end that points the same way as its neighbour: as if the first gap were run through evenly.
   const speed = (gap: number) => gap ** (1 - exponent);
-  const slope = (turn: number | null, gap: number, axis: 'x' | 'y') => (turn === null ? null : speed(gap) * (axis === 'x' ? Math.cos(turn) : Math.sin(turn)));
+  const slope = (turn: number | null, gap: number, axis: 'x' | 'y') =>
+    turn === null ? null : speed(gap) * (axis === 'x' ? Math.cos(turn) : Math.sin(turn));
   const over = (axis: 'x' | 'y') =>
     cubicSpline(
       knots,
@@ -76,7 +88,11 @@ function swingOf(span: readonly Sample[]): number {
 function halved(points: readonly Point[]): Point[] {
   const longest = points
     .slice(1)
-    .reduce((best, point, index) => (distance(points[index]!, point) > distance(points[best]!, points[best + 1]!) ? index : best), 0);
+    .reduce(
+      (best, point, index) =>
+        distance(points[index]!, point) > distance(points[best]!, points[best + 1]!) ? index : best,
+      0,
+    );
   const [a, b] = [points[longest]!, points[longest + 1]!];
   return [...points.slice(0, longest + 1), { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, ...points.slice(longest + 1)];
 }
@@ -85,7 +101,10 @@ function halved(points: readonly Point[]): Point[] {
 function stepsOf(x: Spline, y: Spline, span: number, gap: number, total: number): number {
   const width = x.knots[span + 1]! - x.knots[span]!;
   const second = (s: Spline, at: number) => s.seconds[at]!;
-  const bend = Math.max(Math.hypot(second(x, span), second(y, span)), Math.hypot(second(x, span + 1), second(y, span + 1)));
+  const bend = Math.max(
+    Math.hypot(second(x, span), second(y, span)),
+    Math.hypot(second(x, span + 1), second(y, span + 1)),
+  );
   const forChords = Math.sqrt((bend * width * width) / 8 / TOLERANCE.flatten);
   return Math.max(2, Math.ceil(forChords), Math.ceil(gap / (total * TOLERANCE.curvatureShare)));
 }

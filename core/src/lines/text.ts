@@ -60,7 +60,10 @@ function flattened(d: string, scale: number): Point[][] {
     const ring = rings.at(-1)!;
     if (command === 'M') rings.push([{ x: n[0]!, y: n[1]! }]);
     else if (command === 'L') ring.push({ x: n[0]!, y: n[1]! });
-    else if (command === 'Q') ring.push(...flattenQuadratic(ring.at(-1)!, { x: n[0]!, y: n[1]! }, { x: n[2]!, y: n[3]! }, TOLERANCE.flatten, 4));
+    else if (command === 'Q')
+      ring.push(
+        ...flattenQuadratic(ring.at(-1)!, { x: n[0]!, y: n[1]! }, { x: n[2]!, y: n[3]! }, TOLERANCE.flatten, 4),
+      );
   }
   return rings.filter((ring) => ring.length > 2);
 }

@@ -1,4 +1,14 @@
-import { boundingBox, segmentCrossing, isInsideRing, type Point, pathCrossings, pathSlice, pointAt, withArcLength, type Path } from '../curves';
+import {
+  boundingBox,
+  segmentCrossing,
+  isInsideRing,
+  type Point,
+  pathCrossings,
+  pathSlice,
+  pointAt,
+  withArcLength,
+  type Path,
+} from '../curves';
 import type { Skin } from '../surface';
 import { TOLERANCE } from '../units';
 import { isClosedOnSurface } from './wrap';
@@ -15,7 +25,11 @@ export interface ExtendedLine {
  * Runs the ends of a line straight on, past everything on the part.
  * @param ends which ends go on; a closed line has none
  */
-export function extendEnds(path: Path, skin: Skin, ends: { readonly start: boolean; readonly end: boolean }): ExtendedLine {
+export function extendEnds(
+  path: Path,
+  skin: Skin,
+  ends: { readonly start: boolean; readonly end: boolean },
+): ExtendedLine {
   const [first, last] = [path[0]!, path.at(-1)!];
   if (isClosedOnSurface(path, skin)) return { path, before: 0, after: 0 };
   const before = ends.start ? skin.onward(first, false).reverse() : [];
@@ -26,7 +40,10 @@ export function extendEnds(path: Path, skin: Skin, ends: { readonly start: boole
   const base = lead.at(-1)?.at ?? 0;
   const own = path.map((point) => ({ ...point, at: base + point.at - first.at }));
   const end = own.at(-1)!.at;
-  const tail = after.length > 0 ? withArcLength([{ ...last, curvature: 0 }, ...after]).map((point) => ({ ...point, at: point.at + end })) : [];
+  const tail =
+    after.length > 0
+      ? withArcLength([{ ...last, curvature: 0 }, ...after]).map((point) => ({ ...point, at: point.at + end }))
+      : [];
   return { path: [...lead, ...own, ...tail], before: lead.length, after: tail.length };
 }
 
@@ -66,7 +83,9 @@ export function trimRegion(skin: Skin, openings: readonly (readonly Point[])[]):
  * @returns pieces in order, distances as on the path given; empty where it misses the part
  */
 export function piecesOnPart(path: Path, { rims, holds }: TrimRegion): Path[] {
-  const cuts = [path[0]!.at, ...rims.flatMap((rim) => outlineCrossings(path, rim)), path.at(-1)!.at].sort((a, b) => a - b);
+  const cuts = [path[0]!.at, ...rims.flatMap((rim) => outlineCrossings(path, rim)), path.at(-1)!.at].sort(
+    (a, b) => a - b,
+  );
   const spans: { from: number; to: number }[] = [];
   for (let index = 1; index < cuts.length; index++) {
     const [from, to] = [cuts[index - 1]!, cuts[index]!];
@@ -79,7 +98,10 @@ export function piecesOnPart(path: Path, { rims, holds }: TrimRegion): Path[] {
 }
 
 /** Pieces that hang together with the line as measured: run on through the seam, but not past the first edge it meets. */
-export function connectedPieces(pieces: readonly Path[], span: { readonly from: number; readonly to: number }): readonly Path[] {
+export function connectedPieces(
+  pieces: readonly Path[],
+  span: { readonly from: number; readonly to: number },
+): readonly Path[] {
   const reaches = (piece: Path) => piece.at(-1)!.at > span.from + 1e-3 && piece[0]!.at < span.to - 1e-3;
   const goesOn = (piece: Path, next: Path) => next[0]!.at - piece.at(-1)!.at < 1e-3;
   let first = pieces.findIndex(reaches);
@@ -102,7 +124,13 @@ export function outlineCrossings(path: Path, rim: readonly Point[]): number[] {
     for (let edge = 0; edge < rim.length; edge++) {
       const c = rim[edge]!;
       const d = rim[(edge + 1) % rim.length]!;
-      if ((c.x < minX && d.x < minX) || (c.x > maxX && d.x > maxX) || (c.y < minY && d.y < minY) || (c.y > maxY && d.y > maxY)) continue;
+      if (
+        (c.x < minX && d.x < minX) ||
+        (c.x > maxX && d.x > maxX) ||
+        (c.y < minY && d.y < minY) ||
+        (c.y > maxY && d.y > maxY)
+      )
+        continue;
       const met = segmentCrossing(a, b, c, d);
       if (met) found.push(a.at + met.onFirst * (b.at - a.at));
     }

@@ -17,16 +17,24 @@ describe('cut at the seam', () => {
   it('a line that stays on the sheet is left alone', () => {
     const line = straightPath(at(0, -50), at(300, 60)) as Path;
     expect(wrapAtSeam(line, skinOf(TUBE))).toHaveLength(1);
-    expect(wrapAtSeam(line, skinOf({ kind: 'flat', outline: { kind: 'rectangle', width: 9, height: 9 } }))).toEqual([line]);
+    expect(wrapAtSeam(line, skinOf({ kind: 'flat', outline: { kind: 'rectangle', width: 9, height: 9 } }))).toEqual([
+      line,
+    ]);
   });
   it('a helix comes in pieces that lie on the sheet and keep its length', () => {
     fc.assert(
-      fc.property(fc.double({ min: -900, max: 900, noNaN: true }), fc.double({ min: -900, max: 900, noNaN: true }), (from, to) => {
-        const line = straightPath(at(0, from), at(300, to)) as Path;
-        const pieces = wrapAtSeam(line, skinOf(TUBE));
-        const onSheet = pieces.every((piece) => piece.every(({ y }) => Math.abs(y) <= girth / 2 + 1e-6));
-        return onSheet && Math.abs(pieces.reduce((sum, piece) => sum + pathLength(piece), 0) - pathLength(line)) < 0.01;
-      }),
+      fc.property(
+        fc.double({ min: -900, max: 900, noNaN: true }),
+        fc.double({ min: -900, max: 900, noNaN: true }),
+        (from, to) => {
+          const line = straightPath(at(0, from), at(300, to)) as Path;
+          const pieces = wrapAtSeam(line, skinOf(TUBE));
+          const onSheet = pieces.every((piece) => piece.every(({ y }) => Math.abs(y) <= girth / 2 + 1e-6));
+          return (
+            onSheet && Math.abs(pieces.reduce((sum, piece) => sum + pathLength(piece), 0) - pathLength(line)) < 0.01
+          );
+        },
+      ),
     );
   });
   it('a turn of a cone brings a place to where it was', () => {
@@ -38,7 +46,11 @@ describe('cut at the seam', () => {
         const back = skin.seam!.unwound(there, -turns);
         const [a, b] = [skin.axle!.onRound(place), skin.axle!.onRound(there)];
         const round = Math.cos(a.angle - b.angle);
-        return Math.hypot(back.x - place.x, back.y - place.y) < 1e-9 && Math.abs(a.along - b.along) < 1e-9 && Math.abs(round - 1) < 1e-9;
+        return (
+          Math.hypot(back.x - place.x, back.y - place.y) < 1e-9 &&
+          Math.abs(a.along - b.along) < 1e-9 &&
+          Math.abs(round - 1) < 1e-9
+        );
       }),
     );
   });
@@ -54,12 +66,25 @@ describe('rounded corners', () => {
   const leg = (x: number, y: number) => straightPath(at(0, 0), at(x, y)) as Path;
   it('of two straights touch both at r / tan(half the angle) from the corner', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.3, max: 2.8, noNaN: true }), fc.double({ min: 5, max: 40, noNaN: true }), (angle, radius) => {
-        const fillet = filletBetween(leg(600, 0), leg(600 * Math.cos(angle), 600 * Math.sin(angle)), radius, 'end', 'end');
-        if (isFailure(fillet)) return false;
-        const away = radius / Math.tan(angle / 2);
-        return Math.abs(fillet.a[0]!.x - away) < 1e-3 && Math.abs(pathLength(fillet.path) - radius * (Math.PI - angle)) < 1e-3;
-      }),
+      fc.property(
+        fc.double({ min: 0.3, max: 2.8, noNaN: true }),
+        fc.double({ min: 5, max: 40, noNaN: true }),
+        (angle, radius) => {
+          const fillet = filletBetween(
+            leg(600, 0),
+            leg(600 * Math.cos(angle), 600 * Math.sin(angle)),
+            radius,
+            'end',
+            'end',
+          );
+          if (isFailure(fillet)) return false;
+          const away = radius / Math.tan(angle / 2);
+          return (
+            Math.abs(fillet.a[0]!.x - away) < 1e-3 &&
+            Math.abs(pathLength(fillet.path) - radius * (Math.PI - angle)) < 1e-3
+          );
+        },
+      ),
     );
   });
   it('run on in the direction of both lines', () => {
@@ -81,7 +106,9 @@ describe('rounded corners', () => {
 
 describe('a path through places from elsewhere', () => {
   it('knows the bend of the circle they lie on', () => {
-    const places = Array.from({ length: 90 }, (_, i) => at(200 * Math.cos((i * Math.PI) / 45), 200 * Math.sin((i * Math.PI) / 45)));
+    const places = Array.from({ length: 90 }, (_, i) =>
+      at(200 * Math.cos((i * Math.PI) / 45), 200 * Math.sin((i * Math.PI) / 45)),
+    );
     const path = pathFromSamples(places, true) as Path;
     for (const { curvature } of path) expect(1 / curvature).toBeCloseTo(200, 0);
     expect(cornerDistances(path)).toEqual([]);
@@ -91,7 +118,8 @@ describe('a path through places from elsewhere', () => {
     expect(cornerDistances(square)).toHaveLength(4);
     expect(pathLength(square)).toBeCloseTo(40);
   });
-  it('is none through one place, however often it is given', () => expect(pathFromSamples([at(1, 1), at(1, 1), at(1, 1)], true)).toBeNull());
+  it('is none through one place, however often it is given', () =>
+    expect(pathFromSamples([at(1, 1), at(1, 1), at(1, 1)], true)).toBeNull());
   it('is as long as the curve it came from', () => {
     const curve = sweepPath([at(0, 0), at(100, 60), at(200, -20)]) as Path;
     expect(pathLength(pathFromSamples(curve, false) as Path)).toBeCloseTo(pathLength(curve), 6);

@@ -20,7 +20,8 @@ export function wrapAtSeam(path: Path, { seam }: Skin): Path[] {
     if (!piece) return [];
     // Off the ends: a piece may start and stop on the seam itself.
     const middle = turnsAtDistance(path, around, (stops[index]! + to) / 2, seam);
-    const count = Math.abs(Math.abs(middle % 1) - 0.5) < ON_SEAM ? Math.floor(middle + 0.5 - 2 * ON_SEAM) : Math.round(middle);
+    const count =
+      Math.abs(Math.abs(middle % 1) - 0.5) < ON_SEAM ? Math.floor(middle + 0.5 - 2 * ON_SEAM) : Math.round(middle);
     return [piece.map((point) => seam.unwoundPoint(point, count))];
   });
 }
@@ -55,7 +56,12 @@ function seamCuts(path: Path, around: readonly number[], seam: Seam): number[] {
 /** Share of a straight piece at which it has gone round so often: even on a tube; on a cone, which turns unevenly, by halving. */
 function shareAtSeam(a: Point, b: Point, from: number, to: number, turn: number, seam: Seam): number {
   if (seam.even) return (turn - from) / (to - from);
-  return bisect(0, 1, 50, (share) => seam.turnsAt({ x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) }, turn) < turn === from < to);
+  return bisect(
+    0,
+    1,
+    50,
+    (share) => seam.turnsAt({ x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) }, turn) < turn === from < to,
+  );
 }
 
 /** Turns at a distance along the line, at the middle of a piece: on which side of every seam it lies. */
@@ -71,5 +77,7 @@ function turnsAtDistance(path: Path, around: readonly number[], at: number, seam
 /** True for a line that ends where it starts: on the sheet, or once round a part, where its ends lie apart on the sheet. */
 export function isClosedOnSurface(path: Path, { seam }: Pick<Skin, 'seam'>): boolean {
   const [first, last] = [path[0]!, path.at(-1)!];
-  return isClosed(path) || (seam !== null && [-1, 1].some((count) => distance(seam.unwound(last, count), first) < 1e-3));
+  return (
+    isClosed(path) || (seam !== null && [-1, 1].some((count) => distance(seam.unwound(last, count), first) < 1e-3))
+  );
 }

@@ -3,7 +3,8 @@ import { stepFor } from './testing-steps';
 
 const MINUTE = 60_000;
 const step = stepFor;
-const sprayed = (id: string, safety: readonly string[] = []) => step(id, 'coat', { needs: ['person', 'booth', 'gun'], safety });
+const sprayed = (id: string, safety: readonly string[] = []) =>
+  step(id, 'coat', { needs: ['person', 'booth', 'gun'], safety });
 
 it('is for who sprays while a coat is next, and for nobody else some time after the last', () => {
   const steps = [step('mix', 'mix', { safety: ['isocyanate'] }), sprayed('one'), sprayed('two'), step('pull', 'pull')];
@@ -17,5 +18,8 @@ it('is for who sprays while a coat is next, and for nobody else some time after 
 it('is no matter of what is brushed, rolled or sprayed out of a can; without hardener it is said so', () => {
   const can = step('can', 'coat');
   expect(boothState([can], new Map([['can', 0]]), can, MINUTE)).toBeNull();
-  expect(boothState([sprayed('one')], new Map([['one', 0]]), null, MINUTE)).toEqual({ twoPart: false, untilMs: 30 * MINUTE });
+  expect(boothState([sprayed('one')], new Map([['one', 0]]), null, MINUTE)).toEqual({
+    twoPart: false,
+    untilMs: 30 * MINUTE,
+  });
 });

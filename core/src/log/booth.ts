@@ -16,7 +16,12 @@ export interface BoothState {
  * @returns null where nothing was sprayed in it lately and nothing is next
  * Source: rule of thumb; the booth's own time to clear, data sheets and local rules decide.
  */
-export function boothState(steps: readonly Step[], doneAt: ReadonlyMap<string, number>, next: Step | null, now: number): BoothState | null {
+export function boothState(
+  steps: readonly Step[],
+  doneAt: ReadonlyMap<string, number>,
+  next: Step | null,
+  now: number,
+): BoothState | null {
   const twoPart = steps.some(({ safety }) => safety.includes('isocyanate'));
   if (next && isSprayedInBooth(next)) return { twoPart, untilMs: null };
   const last = Math.max(...steps.filter(isSprayedInBooth).map(({ id }) => doneAt.get(id) ?? -Infinity));

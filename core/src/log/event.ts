@@ -1,7 +1,18 @@
 import * as v from 'valibot';
 import { HEATS } from '../air';
 import { FEELS, PULLS } from '../learning';
-import { instantText, nameText, noteText, numberBetween, oneOfWords, messageWithoutValues, stepText, faultText, uuidText, wholeBetween } from '../units';
+import {
+  instantText,
+  nameText,
+  noteText,
+  numberBetween,
+  oneOfWords,
+  messageWithoutValues,
+  stepText,
+  faultText,
+  uuidText,
+  wholeBetween,
+} from '../units';
 
 /** What this program writes down of its own. */
 export const EVENT_KINDS = ['start', 'done', 'undo', 'trouble', 'note', 'touch', 'finish'] as const;
@@ -39,7 +50,12 @@ export const observedSchema = v.variant('kind', [
   /** Paint mixed once for two jobs: the title of the other, and whether it was mixed at this job's step or at the other's. */
   v.strictObject({ kind: v.literal('mix'), with: nameText(), here: v.boolean() }),
   /** Warmth from the moment of the entry on. */
-  v.strictObject({ kind: v.literal('heat'), how: oneOfWords(HEATS), filmC: numberBetween(15, 120, '°C'), minutes: wholeBetween(1, 1440) }),
+  v.strictObject({
+    kind: v.literal('heat'),
+    how: oneOfWords(HEATS),
+    filmC: numberBetween(15, 120, '°C'),
+    minutes: wholeBetween(1, 1440),
+  }),
 ]);
 export type Observed = v.InferOutput<typeof observedSchema>;
 
@@ -51,7 +67,10 @@ export const newestEventSchema = v.strictObject({
   id: uuidText(),
   version: wholeBetween(1, 1_000),
   at: instantText(),
-  kind: v.pipe(v.string(faultText(messageWithoutValues('field.event'))), v.regex(/^[a-z][a-z-]{0,39}$/, faultText(messageWithoutValues('field.event')))),
+  kind: v.pipe(
+    v.string(faultText(messageWithoutValues('field.event'))),
+    v.regex(/^[a-z][a-z-]{0,39}$/, faultText(messageWithoutValues('field.event'))),
+  ),
   /** Step of the run sheet it belongs to; null for the job as a whole. */
   step: v.nullable(stepText()),
   note: noteText(),

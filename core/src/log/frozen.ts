@@ -26,19 +26,26 @@ const step = v.looseObject({
   endMin: minutes,
   attended: v.boolean(),
   needs: v.array(text),
-  after: v.array(v.looseObject({ step: text, from: v.picklist(['start', 'end']), minMin: minutes, maxMin: mostMinutes, code: text })),
+  after: v.array(
+    v.looseObject({ step: text, from: v.picklist(['start', 'end']), minMin: minutes, maxMin: mostMinutes, code: text }),
+  ),
   say: v.looseObject({ code: text, values: v.record(v.string(), v.unknown()) }),
   safety: v.array(text),
 });
 
 /** Steps of a plan that are read at most. */
 const MOST_STEPS = 20_000;
-const steps = <S extends v.GenericSchema>(one: S) => v.pipe(v.array(v.unknown()), v.maxLength(MOST_STEPS), v.array(one));
+const steps = <S extends v.GenericSchema>(one: S) =>
+  v.pipe(v.array(v.unknown()), v.maxLength(MOST_STEPS), v.array(one));
 const common = { format: v.literal('lintrel-plan'), safety: v.optional(v.array(text)) };
 
 const frozenSchema = v.variant('version', [
   v.looseObject({ ...common, version: v.literal(1), steps: steps(step1) }),
-  v.looseObject({ ...common, version: v.pipe(v.number(), v.integer(), v.minValue(2), v.maxValue(1_000)), steps: steps(step) }),
+  v.looseObject({
+    ...common,
+    version: v.pipe(v.number(), v.integer(), v.minValue(2), v.maxValue(1_000)),
+    steps: steps(step),
+  }),
 ]);
 
 /** Whether data is a frozen plan that a run sheet can be read from. */

@@ -1,10 +1,23 @@
-import { currentWindow, decidingWindow, currentStep, progressOf, scuffId, stepOfEntry, type LogEvent, type RunningWindow, type Step } from '.';
+import {
+  currentWindow,
+  decidingWindow,
+  currentStep,
+  progressOf,
+  scuffId,
+  stepOfEntry,
+  type LogEvent,
+  type RunningWindow,
+  type Step,
+} from '.';
 import type { StepId } from '../units';
 import { stepFor } from './testing-steps';
 
 const MINUTE = 60_000;
-const step = (id: string, more: Partial<Step> = {}) => stepFor(id, 'coat', { say: { code: 'step.coat', values: { masked: true } }, ...more });
-const after = (more: object = {}) => [{ step: 'one' as StepId, from: 'end' as const, minMin: 10, maxMin: 60, code: 'recoat', ...more }];
+const step = (id: string, more: Partial<Step> = {}) =>
+  stepFor(id, 'coat', { say: { code: 'step.coat', values: { masked: true } }, ...more });
+const after = (more: object = {}) => [
+  { step: 'one' as StepId, from: 'end' as const, minMin: 10, maxMin: 60, code: 'recoat', ...more },
+];
 let count = 0;
 const done = (id: string, atMin: number): LogEvent => ({
   id: `00000000-0000-4000-8000-${String(++count).padStart(12, '0')}`,
@@ -22,7 +35,12 @@ it('a coat whose limit has passed is scuffed for first, once, and then has no li
   const before = run(coat);
   expect(currentStep(before, [], 159 * MINUTE)?.id).toBe('two');
   const late = currentStep(before, [], 161 * MINUTE)!;
-  expect(late).toMatchObject({ id: 'scuff-two', kind: 'abrade', attended: true, say: { code: 'step.scuff', values: { coat: coat.say, masked: true } } });
+  expect(late).toMatchObject({
+    id: 'scuff-two',
+    kind: 'abrade',
+    attended: true,
+    say: { code: 'step.scuff', values: { coat: coat.say, masked: true } },
+  });
   const scuffed = run(coat, done(late.id, 180));
   expect(currentStep(scuffed, [], 200 * MINUTE)?.id).toBe('two');
   expect(scuffed.running).toMatchObject([{ step: 'two', opens: 110 * MINUTE, closes: null }]);
@@ -57,10 +75,17 @@ it('paint that has gone off is mixed anew before its coat, and counts from then;
   const first = progressOf(steps, [done('', 0), done('one', 100)]);
   // Of two coats from one mix the next tells how long it is good.
   const other = step('three', { after: [...after({ minMin: 0, maxMin: 20, code: 'pot' }), ...after({ step: 'two' })] });
-  expect(progressOf([...steps, other], [done('', 0), done('one', 100)]).running).toMatchObject([{ step: 'two', code: 'pot' }]);
+  expect(progressOf([...steps, other], [done('', 0), done('one', 100)]).running).toMatchObject([
+    { step: 'two', code: 'pot' },
+  ]);
   expect(currentStep(first, steps, 119 * MINUTE)?.id).toBe('two');
   const again = currentStep(first, steps, 121 * MINUTE)!;
-  expect(again).toMatchObject({ id: 'remix-one', kind: 'mix', after: [], say: { code: 'step.remix', values: mix.say.values } });
+  expect(again).toMatchObject({
+    id: 'remix-one',
+    kind: 'mix',
+    after: [],
+    say: { code: 'step.remix', values: mix.say.values },
+  });
   expect(stepOfEntry(steps, again.id)).toEqual(again);
   const mixed = progressOf(steps, [done('', 0), done('one', 100), done(again.id, 130)]);
   expect(mixed.running).toMatchObject([{ step: 'two', code: 'pot', opens: 130 * MINUTE, closes: 150 * MINUTE }]);

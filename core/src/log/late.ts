@@ -7,7 +7,8 @@ import { currentWindow, windowState } from './windows';
 export type LateRemedy = 'scuff' | 'mix' | 'try';
 
 /** What helps where a time of this purpose has passed. */
-export const remedyOf = (code: string): LateRemedy => (code === 'recoat' || code === 'over' ? 'scuff' : code === 'pot' ? 'mix' : 'try');
+export const remedyOf = (code: string): LateRemedy =>
+  code === 'recoat' || code === 'over' ? 'scuff' : code === 'pot' ? 'mix' : 'try';
 
 /** Name of scuffing a film whose limit has passed before a coat: a step of the run sheet that is in no plan. */
 export const scuffId = (coat: StepId): StepId => `scuff-${coat}` as StepId;
@@ -16,8 +17,10 @@ export const scuffId = (coat: StepId): StepId => `scuff-${coat}` as StepId;
 export const remixId = (mix: StepId): StepId => `remix-${mix}` as StepId;
 
 /** When what a rule counts from was done, on the clock of `doneAt`; undefined while it is not. Paint that was mixed anew counts from then. */
-export const ruleStart = (doneAt: ReadonlyMap<string, number>, { step, code }: Pick<AfterRule, 'step' | 'code'>): number | undefined =>
-  (remedyOf(code) === 'mix' ? doneAt.get(remixId(step)) : undefined) ?? doneAt.get(step);
+export const ruleStart = (
+  doneAt: ReadonlyMap<string, number>,
+  { step, code }: Pick<AfterRule, 'step' | 'code'>,
+): number | undefined => (remedyOf(code) === 'mix' ? doneAt.get(remixId(step)) : undefined) ?? doneAt.get(step);
 
 /**
  * What is to be done now: the next step, or, where a limit of it has passed, what helps: scuffing the film, then mixing anew.
@@ -25,12 +28,23 @@ export const ruleStart = (doneAt: ReadonlyMap<string, number>, { step, code }: P
  * @param progress its windows as they are, counted over the air
  * @param now ms since 1970
  */
-export function currentStep({ next, running }: Pick<JobProgress, 'next' | 'running'>, steps: readonly Step[], now: number): Step | null {
+export function currentStep(
+  { next, running }: Pick<JobProgress, 'next' | 'running'>,
+  steps: readonly Step[],
+  now: number,
+): Step | null {
   if (!next) return null;
   const late = (cure: LateRemedy) =>
-    running.some((window) => window.step === next.id && remedyOf(window.code) === cure && windowState(currentWindow(window, now), now) === 'passed');
+    running.some(
+      (window) =>
+        window.step === next.id &&
+        remedyOf(window.code) === cure &&
+        windowState(currentWindow(window, now), now) === 'passed',
+    );
   if (late('scuff')) return scuffBefore(next);
-  const mix = late('mix') ? steps.find(({ id }) => next.after.some(({ step, code }) => step === id && remedyOf(code) === 'mix')) : undefined;
+  const mix = late('mix')
+    ? steps.find(({ id }) => next.after.some(({ step, code }) => step === id && remedyOf(code) === 'mix'))
+    : undefined;
   return mix ? mixAgain(mix) : next;
 }
 
@@ -50,7 +64,12 @@ export const scuffBefore = (coat: Step): Step => ({
 });
 
 /** The step of mixing anew. */
-const mixAgain = (mix: Step): Step => ({ ...mix, id: remixId(mix.id), after: [], say: { code: 'step.remix', values: mix.say.values } });
+const mixAgain = (mix: Step): Step => ({
+  ...mix,
+  id: remixId(mix.id),
+  after: [],
+  say: { code: 'step.remix', values: mix.say.values },
+});
 
 /** The step of a run sheet an entry names: one of the plan, or what helps where one is late. */
 export function stepOfEntry(steps: readonly Step[], id: string | null): Step | undefined {

@@ -1,12 +1,28 @@
 import fc from 'fast-check';
 import { airAt, dryingRate, type AirReading } from '../air';
-import { airSeriesOf, NO_AIR, windowInAir as overShopAir, progressOf, ruleInAir, type LogEvent, type RunningWindow, type WindowCount } from '.';
+import {
+  airSeriesOf,
+  NO_AIR,
+  windowInAir as overShopAir,
+  progressOf,
+  ruleInAir,
+  type LogEvent,
+  type RunningWindow,
+  type WindowCount,
+} from '.';
 
-const windowInAir = (window: RunningWindow, measured: readonly AirReading[]) => overShopAir(window, { ...NO_AIR, measured });
+const windowInAir = (window: RunningWindow, measured: readonly AirReading[]) =>
+  overShopAir(window, { ...NO_AIR, measured });
 
 const MINUTE = 60_000;
 const film = { activationKj: 50, waterborne: false, airC: 23, rhPercent: 50, movement: 'normal' as const };
-const count = (more: Partial<WindowCount> = {}): WindowCount => ({ since: 1000 * MINUTE, minMin: 60, maxMin: 120, film, ...more });
+const count = (more: Partial<WindowCount> = {}): WindowCount => ({
+  since: 1000 * MINUTE,
+  minMin: 60,
+  maxMin: 120,
+  film,
+  ...more,
+});
 const windowOf = (counts: readonly WindowCount[], opens = 1060, closes: number | null = 1120): RunningWindow =>
   ({
     step: 's',
@@ -16,7 +32,8 @@ const windowOf = (counts: readonly WindowCount[], opens = 1060, closes: number |
     closes: closes === null ? null : closes * MINUTE,
     counts,
   }) as RunningWindow;
-const steady = (airC: number, from = 0, to = 5000): AirReading[] => [from, to].map((atMin) => ({ atMin, airC, rhPercent: 50 }));
+const steady = (airC: number, from = 0, to = 5000): AirReading[] =>
+  [from, to].map((atMin) => ({ atMin, airC, rhPercent: 50 }));
 const rate = (airC: number) => dryingRate(50, false, { airC, rhPercent: 50, movement: 'normal' });
 
 it('stays as planned where the air is as planned, or nobody has read it off', () => {
@@ -24,7 +41,9 @@ it('stays as planned where the air is as planned, or nobody has read it off', ()
   expect(windowInAir(planned, [])).toEqual(planned);
   const same = windowInAir(planned, steady(23));
   expect([same.opens! / MINUTE, same.closes! / MINUTE].map((at) => Math.round(at * 1000) / 1000)).toEqual([1060, 1120]);
-  expect(windowInAir({ ...planned, counts: undefined } as unknown as RunningWindow, steady(10))).toMatchObject({ opens: 1060 * MINUTE });
+  expect(windowInAir({ ...planned, counts: undefined } as unknown as RunningWindow, steady(10))).toMatchObject({
+    opens: 1060 * MINUTE,
+  });
 });
 it('opens and closes later in colder air, by what the film dries slower', () => {
   const cold = windowInAir(windowOf([count()]), steady(13));
@@ -37,14 +56,19 @@ it('counts the air of the plan before the first reading and long after the last'
     { atMin: 1100, airC: 13, rhPercent: 50 },
   ]);
   expect(half.opens! / MINUTE).toBeCloseTo(1030 + 30 / rate(13), 3);
-  const long = windowInAir(windowOf([count({ minMin: 2000, maxMin: null })], 3000, null), [{ atMin: 1000, airC: 13, rhPercent: 50 }]);
+  const long = windowInAir(windowOf([count({ minMin: 2000, maxMin: null })], 3000, null), [
+    { atMin: 1000, airC: 13, rhPercent: 50 },
+  ]);
   // Two hours passing into the planned air, the rest as planned: between all cold and all planned.
   expect(long.opens! / MINUTE).toBeGreaterThan(3000);
   expect(long.opens! / MINUTE).toBeLessThan(3000 + 120 / rate(13));
   expect(long.closes).toBeNull();
 });
 it('opens with the last of several films and closes with the first', () => {
-  const two = windowInAir(windowOf([count(), count({ since: 900 * MINUTE, minMin: 100, maxMin: 180 })], 1060, 1080), steady(18));
+  const two = windowInAir(
+    windowOf([count(), count({ since: 900 * MINUTE, minMin: 100, maxMin: 180 })], 1060, 1080),
+    steady(18),
+  );
   expect(two.opens! / MINUTE).toBeCloseTo(Math.max(1000 + 60 / rate(18), 900 + 100 / rate(18)), 3);
   expect(two.closes! / MINUTE).toBeCloseTo(Math.min(1000 + 120 / rate(18), 900 + 180 / rate(18)), 3);
 });
@@ -54,10 +78,17 @@ it('a time no film is waited for stays as it is', () => {
 });
 it('never opens sooner where it was colder', () => {
   fc.assert(
-    fc.property(fc.array(fc.integer({ min: 5, max: 35 }), { minLength: 1, maxLength: 10 }), fc.integer({ min: 0, max: 8 }), (air, less) => {
-      const readings = (by: number) => air.map((airC, index) => ({ atMin: 980 + index * 20, airC: airC - by, rhPercent: 50 }));
-      expect(windowInAir(windowOf([count()]), readings(less)).opens!).toBeGreaterThanOrEqual(windowInAir(windowOf([count()]), readings(0)).opens! - 1);
-    }),
+    fc.property(
+      fc.array(fc.integer({ min: 5, max: 35 }), { minLength: 1, maxLength: 10 }),
+      fc.integer({ min: 0, max: 8 }),
+      (air, less) => {
+        const readings = (by: number) =>
+          air.map((airC, index) => ({ atMin: 980 + index * 20, airC: airC - by, rhPercent: 50 }));
+        expect(windowInAir(windowOf([count()]), readings(less)).opens!).toBeGreaterThanOrEqual(
+          windowInAir(windowOf([count()]), readings(0)).opens! - 1,
+        );
+      },
+    ),
   );
 });
 
@@ -66,7 +97,10 @@ describe('what is expected', () => {
   it('counts where nothing was measured, and the air of the plan before and after it', () => {
     const course = airSeriesOf({ measured: [], expected }, film);
     expect([500, 599, 700, 1799, 1801, 9000].map((at) => airAt(course, at).airC)).toEqual([23, 23, 10, 10, 23, 23]);
-    expect(overShopAir(windowOf([count()]), { measured: [], expected }).opens! / MINUTE).toBeCloseTo(1000 + 60 / rate(10), 3);
+    expect(overShopAir(windowOf([count()]), { measured: [], expected }).opens! / MINUTE).toBeCloseTo(
+      1000 + 60 / rate(10),
+      3,
+    );
   });
   it('takes over some time after the last reading, evenly', () => {
     const course = airSeriesOf({ measured: steady(20, 700, 1000), expected }, film);
@@ -89,26 +123,37 @@ describe('what is expected', () => {
         },
       ),
     );
-    expect(ruleInAir({ minMin: 60, maxMin: null }, 0, { measured: [], expected })).toEqual({ minMin: 60, maxMin: null });
+    expect(ruleInAir({ minMin: 60, maxMin: null }, 0, { measured: [], expected })).toEqual({
+      minMin: 60,
+      maxMin: null,
+    });
   });
 });
 
 describe('warmth that is brought to a film', () => {
   const lamp = { kind: 'heater' as const, fromMin: 1010, minutes: 30, filmC: 50 };
   it('counts from when it is on for as long as it is, and then the air again', () => {
-    const warmed = overShopAir({ ...windowOf([count({ minMin: 200, maxMin: 400 })], 1200, 1400), heats: [lamp] }, NO_AIR);
+    const warmed = overShopAir(
+      { ...windowOf([count({ minMin: 200, maxMin: 400 })], 1200, 1400), heats: [lamp] },
+      NO_AIR,
+    );
     const gained = 30 * (rate(50) - 1);
     expect(warmed.opens! / MINUTE).toBeCloseTo(1200 - gained, 2);
     expect(warmed.closes! / MINUTE).toBeCloseTo(1400 - gained, 2);
   });
   it('never makes a film later, and after it has opened changes nothing', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 15, max: 80 }), fc.integer({ min: 900, max: 1400 }), fc.integer({ min: 1, max: 300 }), (filmC, fromMin, minutes) => {
-        const plain = windowOf([count()]);
-        const { opens } = overShopAir({ ...plain, heats: [{ ...lamp, filmC, fromMin, minutes }] }, NO_AIR);
-        expect(opens!).toBeLessThanOrEqual(plain.opens! + 1);
-        if (fromMin > 1060) expect(opens!).toBeCloseTo(plain.opens!, 0);
-      }),
+      fc.property(
+        fc.integer({ min: 15, max: 80 }),
+        fc.integer({ min: 900, max: 1400 }),
+        fc.integer({ min: 1, max: 300 }),
+        (filmC, fromMin, minutes) => {
+          const plain = windowOf([count()]);
+          const { opens } = overShopAir({ ...plain, heats: [{ ...lamp, filmC, fromMin, minutes }] }, NO_AIR);
+          expect(opens!).toBeLessThanOrEqual(plain.opens! + 1);
+          if (fromMin > 1060) expect(opens!).toBeCloseTo(plain.opens!, 0);
+        },
+      ),
     );
   });
   it('is read from the log, of the newest start alone', () => {
@@ -122,7 +167,9 @@ describe('warmth that is brought to a film', () => {
       note: '',
       ...(saw ? { saw } : {}),
     });
-    expect(progressOf([], [entry(0, 'start'), entry(10, 'note', heat)]).heats).toEqual([{ kind: 'bake', fromMin: 10, minutes: 40, filmC: 60 }]);
+    expect(progressOf([], [entry(0, 'start'), entry(10, 'note', heat)]).heats).toEqual([
+      { kind: 'bake', fromMin: 10, minutes: 40, filmC: 60 },
+    ]);
     expect(progressOf([], [entry(0, 'start'), entry(10, 'note', heat), entry(20, 'start')]).heats).toEqual([]);
   });
 });

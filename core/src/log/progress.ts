@@ -123,7 +123,15 @@ function runningOf(step: Step, doneAt: ReadonlyMap<string, number>, heats: reado
       const since = ruleStart(doneAt, { step: before, code });
       return since === undefined
         ? []
-        : [{ since, minMin, maxMin: scuffed ? null : maxMin, ...(againMin === undefined || scuffed ? {} : { againMin }), ...(film ? { film } : {}) }];
+        : [
+            {
+              since,
+              minMin,
+              maxMin: scuffed ? null : maxMin,
+              ...(againMin === undefined || scuffed ? {} : { againMin }),
+              ...(film ? { film } : {}),
+            },
+          ];
     });
     const known = counts.map(onClock);
     const { from, to: closes } = intersectSpans(known);
@@ -148,7 +156,9 @@ function runningOf(step: Step, doneAt: ReadonlyMap<string, number>, heats: reado
 /** When all that close have opened again; null where one does not. */
 function againOf(counts: readonly WindowCount[]): number | null {
   const closing = counts.filter(({ maxMin }) => maxMin !== null);
-  const all = closing.flatMap(({ since, againMin }) => (againMin === undefined ? [] : [since + againMin * MS_PER_MINUTE]));
+  const all = closing.flatMap(({ since, againMin }) =>
+    againMin === undefined ? [] : [since + againMin * MS_PER_MINUTE],
+  );
   return closing.length > 0 && all.length === closing.length ? Math.max(...all) : null;
 }
 
@@ -168,5 +178,10 @@ export function windowInAir(window: RunningWindow, air: ShopAir): RunningWindow 
   const inAir = counts.map((count) => ruleInAir(count, count.since / MS_PER_MINUTE, air, heats));
   const { from, to } = intersectSpans(inAir.map(onClock));
   const again = againOf(inAir);
-  return { ...window, opens: opens === null ? null : from, closes: closes === null ? null : to, ...(again === null ? {} : { again }) };
+  return {
+    ...window,
+    opens: opens === null ? null : from,
+    closes: closes === null ? null : to,
+    ...(again === null ? {} : { again }),
+  };
 }

@@ -19,7 +19,9 @@ export interface WorkSheet {
 /** Reads a frozen plan; an older one is brought up, a small step a version. */
 export function readWorkSheet(plan: FrozenPlan): WorkSheet {
   const safety = plan.safety ?? [];
-  return plan.version === 1 ? { steps: (plan.steps as readonly StepOf1[]).map(fromVersion1), safety } : { steps: plan.steps as readonly Step[], safety };
+  return plan.version === 1
+    ? { steps: (plan.steps as readonly StepOf1[]).map(fromVersion1), safety }
+    : { steps: plan.steps as readonly Step[], safety };
 }
 
 /** A step of version 1: sentences, and windows after other steps. */
@@ -29,7 +31,12 @@ interface StepOf1 {
   readonly kind: 'plug' | 'lay' | 'cover' | 'prepare' | 'gate' | 'coat' | 'pull' | 'unplug';
   readonly title: string;
   readonly detail: string;
-  readonly windows: readonly { readonly after: StepId; readonly fromMin: number; readonly toMin: number | null; readonly what: string }[];
+  readonly windows: readonly {
+    readonly after: StepId;
+    readonly fromMin: number;
+    readonly toMin: number | null;
+    readonly what: string;
+  }[];
 }
 
 /** Version 1 → 2: what it said stays as it was written; it knew no minutes of its own. */

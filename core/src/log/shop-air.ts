@@ -33,13 +33,18 @@ export function airSeriesOf({ measured, expected }: ShopAir, planned: DryingAir)
   const { airC, rhPercent, movement } = planned;
   const plannedAt = (atMin: number): AirReading => ({ atMin, airC, rhPercent });
   const later =
-    expected.length === 0 ? constantAir(planned) : { movement, readings: [plannedAt(expected[0]!.atMin), ...expected, plannedAt(expected.at(-1)!.atMin)] };
+    expected.length === 0
+      ? constantAir(planned)
+      : { movement, readings: [plannedAt(expected[0]!.atMin), ...expected, plannedAt(expected.at(-1)!.atMin)] };
   const first = measured[0];
   if (!first) return later;
   const known = airAt(later, first.atMin);
   const before = later.readings.filter(({ atMin }) => atMin < first.atMin);
   const since = measuredThenForecast(measured, later, TRUST_MIN);
-  return { movement, readings: [...before, { atMin: first.atMin, airC: known.airC, rhPercent: known.rhPercent }, ...since.readings] };
+  return {
+    movement,
+    readings: [...before, { atMin: first.atMin, airC: known.airC, rhPercent: known.rhPercent }, ...since.readings],
+  };
 }
 
 /**
@@ -57,10 +62,19 @@ export function ruleInAir<R extends Pick<AfterRule, 'minMin' | 'maxMin' | 'again
   const { minMin, maxMin, againMin, film } = rule;
   const known = film?.away ? NO_AIR : air;
   if (!film || (known.measured.length === 0 && known.expected.length === 0 && heats.length === 0)) return rule;
-  const [pace, planned, course] = [dryingRateFunction(film), constantAir(film), heats.reduce(airWithHeat, airSeriesOf(known, film))];
+  const [pace, planned, course] = [
+    dryingRateFunction(film),
+    constantAir(film),
+    heats.reduce(airWithHeat, airSeriesOf(known, film)),
+  ];
   const after = (min: number): number => {
     const moment = timeWhenElapsed(pace, course, sinceMin, elapsedBetween(pace, planned, 0, min));
     return moment === null ? min : moment - sinceMin;
   };
-  return { ...rule, minMin: after(minMin), maxMin: maxMin === null ? null : after(maxMin), ...(againMin === undefined ? {} : { againMin: after(againMin) }) };
+  return {
+    ...rule,
+    minMin: after(minMin),
+    maxMin: maxMin === null ? null : after(maxMin),
+    ...(againMin === undefined ? {} : { againMin: after(againMin) }),
+  };
 }

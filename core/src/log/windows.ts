@@ -12,17 +12,27 @@ export function windowState({ opens, closes }: Pick<RunningWindow, 'opens' | 'cl
 /** A window as it stands: one that has closed and opens a second time is that second one. */
 export function currentWindow<W extends Pick<RunningWindow, 'opens' | 'closes' | 'again'>>(window: W, now: number): W {
   const { closes, again } = window;
-  return closes !== null && again !== undefined && again !== null && now > closes ? { ...window, opens: again, closes: null } : window;
+  return closes !== null && again !== undefined && again !== null && now > closes
+    ? { ...window, opens: again, closes: null }
+    : window;
 }
 
 /**
  * Of the windows of one step the one that decides at an instant: one that has passed, else the last to open, else the first to close.
  * @returns null where there is none
  */
-export function decidingWindow<W extends Pick<RunningWindow, 'opens' | 'closes'>>(windows: readonly W[], now: number): W | null {
+export function decidingWindow<W extends Pick<RunningWindow, 'opens' | 'closes'>>(
+  windows: readonly W[],
+  now: number,
+): W | null {
   const of = (state: WindowState) => windows.filter((window) => windowState(window, now) === state);
   const closing = (window: W) => window.closes ?? Infinity;
   const opening = (window: W) => window.opens ?? Infinity;
   const first = (of: readonly W[], by: (window: W) => number) => [...of].sort((a, b) => by(a) - by(b))[0];
-  return first(of('passed'), closing) ?? first(of('before'), (window) => -opening(window)) ?? first(of('open'), closing) ?? null;
+  return (
+    first(of('passed'), closing) ??
+    first(of('before'), (window) => -opening(window)) ??
+    first(of('open'), closing) ??
+    null
+  );
 }

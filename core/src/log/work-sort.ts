@@ -45,6 +45,11 @@ const SORT_OF: Readonly<Partial<Record<Step['kind'], WorkSort>>> = {
 export function workSort({ kind, say: { code, values } }: Pick<Step, 'kind' | 'say'>): WorkSort | null {
   if (kind !== 'lay') return SORT_OF[kind] ?? null;
   if (code === 'step.rim') return 'lay-rim';
-  const { technique, more = [] } = values as { readonly technique?: { readonly code: string }; readonly more?: readonly { readonly code: string }[] };
-  return [...(technique ? [technique] : []), ...more].some((one) => BENT.includes(one.code)) ? 'lay-curve' : 'lay-straight';
+  const { technique, more = [] } = values as {
+    readonly technique?: { readonly code: string };
+    readonly more?: readonly { readonly code: string }[];
+  };
+  return [...(technique ? [technique] : []), ...more].some((one) => BENT.includes(one.code))
+    ? 'lay-curve'
+    : 'lay-straight';
 }

@@ -14,7 +14,13 @@ const step = (id: string, startMin: number, endMin: number, attended = true): St
   say: { code: 'step.flash', values: {} },
   safety: [],
 });
-const steps = [step('a', 0, 10), step('b', 10, 30), step('drying', 30, 90, false), step('c', 90, 95), step('d', 95, 99)];
+const steps = [
+  step('a', 0, 10),
+  step('b', 10, 30),
+  step('drying', 30, 90, false),
+  step('c', 90, 95),
+  step('d', 95, 99),
+];
 const ids = () => {
   let next = 0;
   return () => `id-${next++}`;

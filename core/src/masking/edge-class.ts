@@ -20,13 +20,18 @@ export interface MaskArea {
 }
 
 /** True where the colour of a covered area is final: it is kept, or has had its finish. */
-export const isColourFinal = ({ finish }: Pick<MaskArea, 'finish'>, painted: boolean): boolean => finish === null || painted;
+export const isColourFinal = ({ finish }: Pick<MaskArea, 'finish'>, painted: boolean): boolean =>
+  finish === null || painted;
 
 /**
  * Class of the edge between two areas, one open and one covered.
  * @param painted whether the covered one has had its finish
  */
-export function edgeClass(free: Pick<MaskArea, 'blend'>, closed: Pick<MaskArea, 'finish'>, painted: boolean): EdgeClass {
+export function edgeClass(
+  free: Pick<MaskArea, 'blend'>,
+  closed: Pick<MaskArea, 'finish'>,
+  painted: boolean,
+): EdgeClass {
   if (free.blend && closed.finish === null) return 'soft';
   return isColourFinal(closed, painted) ? 'crisp' : 'rough';
 }

@@ -3,7 +3,12 @@ import { PAINT_SYSTEM_KEYS, typicalFigures } from '../finish';
 import { deTackFor, filmBond, holdOnFilm, tapeGrip, type FilmBelow } from '.';
 
 const air = { airC: 23, rhPercent: 50, movement: 'normal' as const };
-const film = (system: FilmBelow['system'], ageH: number, onBarePlastic = false): FilmBelow => ({ system, finish: null, ageMin: ageH * 60, onBarePlastic });
+const film = (system: FilmBelow['system'], ageH: number, onBarePlastic = false): FilmBelow => ({
+  system,
+  finish: null,
+  ageMin: ageH * 60,
+  onBarePlastic,
+});
 const bond = (...of: Parameters<typeof film>) => filmBond(film(...of), air);
 
 describe('how strongly a film holds', () => {
@@ -21,7 +26,8 @@ describe('how strongly a film holds', () => {
     ['varnish', 400, 20],
   ])('%s after %d h: %d N/25 mm', (system, ageH, newtons) => expect(bond(system, ageH)).toBeCloseTo(newtons, 6));
   it('on bare plastic airbrush acrylic holds less than half', () => expect(bond('air-acrylic', 100, true)).toBe(4));
-  it('where nothing is, nothing comes off', () => expect(holdOnFilm(bond(null, 0), tapeGrip({ adhesionN25: 9 }, 1))).toBe('safe'));
+  it('where nothing is, nothing comes off', () =>
+    expect(holdOnFilm(bond(null, 0), tapeGrip({ adhesionN25: 9 }, 1))).toBe('safe'));
   it('grows with age, slower in the cold, and never above its full hold', () => {
     fc.assert(
       fc.property(
@@ -29,14 +35,20 @@ describe('how strongly a film holds', () => {
         fc.double({ min: 0, max: 500, noNaN: true }),
         fc.double({ min: 0, max: 100, noNaN: true }),
         (system, ageH, more) => {
-          const [young, old, cold] = [bond(system, ageH), bond(system, ageH + more), filmBond(film(system, ageH), { ...air, airC: 10 })];
+          const [young, old, cold] = [
+            bond(system, ageH),
+            bond(system, ageH + more),
+            filmBond(film(system, ageH), { ...air, airC: 10 }),
+          ];
           return young <= old + 1e-9 && cold <= young + 1e-9 && old <= bond(system, 1e6) + 1e-9;
         },
       ),
     );
   });
   it('takes the figures of the finish itself where it is on the shelf', () =>
-    expect(filmBond({ ...film('two-part', 16), finish: { ...typicalFigures('two-part'), throughMin: 480, cureH: 16 } }, air)).toBe(40));
+    expect(
+      filmBond({ ...film('two-part', 16), finish: { ...typicalFigures('two-part'), throughMin: 480, cureH: 16 } }, air),
+    ).toBe(40));
 });
 
 describe('whether a tape may lie on it', () => {
@@ -49,7 +61,9 @@ describe('whether a tape may lie on it', () => {
   ])('hold %d against grip %d: %s', (holds, grip, level) => expect(holdOnFilm(holds, grip)).toBe(level));
   it('grip grows while it stays, and is less after cloth', () => {
     const tape = { adhesionN25: 6 };
-    expect([0, 0.5, 1, 3].map((share) => tapeGrip(tape, share))).toEqual([6, 6.8999999999999995, 7.800000000000001, 7.800000000000001]);
+    expect([0, 0.5, 1, 3].map((share) => tapeGrip(tape, share))).toEqual([
+      6, 6.8999999999999995, 7.800000000000001, 7.800000000000001,
+    ]);
     expect([1, 3].map((times) => tapeGrip(tape, 0, times as 1 | 3))).toEqual([4.5, 3]);
   });
   it('is stuck to cloth only where that makes it safe, and no more often than that takes', () => {

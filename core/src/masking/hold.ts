@@ -12,7 +12,10 @@ export interface FilmBelow {
   /** Null: nothing is on it that could come off. */
   readonly system: PaintSystemKey | null;
   /** Its own figures where it is on the shelf; typical ones of its system else. */
-  readonly finish: Pick<Finish, 'flashMin' | 'touchMin' | 'throughMin' | 'recoat' | 'cureH' | 'activationKj' | 'referenceBuildUm'> | null;
+  readonly finish: Pick<
+    Finish,
+    'flashMin' | 'touchMin' | 'throughMin' | 'recoat' | 'cureH' | 'activationKj' | 'referenceBuildUm'
+  > | null;
   /** How old it is at the moment that counts: when the tape comes off. */
   readonly ageMin: number;
   /** True where airbrush acrylic stands on bare plastic, with no primer between. */

@@ -1,11 +1,34 @@
 import fc from 'fast-check';
-import { isColourFinal, edgeClass, whenMaskLaid, maskOf, partsInReach, splitMask, MASK_STATE, type MaskArea, type MaskProblem, type MaskStage } from '.';
+import {
+  isColourFinal,
+  edgeClass,
+  whenMaskLaid,
+  maskOf,
+  partsInReach,
+  splitMask,
+  MASK_STATE,
+  type MaskArea,
+  type MaskProblem,
+  type MaskStage,
+} from '.';
 
-const area = (over: Partial<MaskArea> = {}): MaskArea => ({ part: 'hull', finish: 'red', alike: null, blend: false, strip: null, ...over });
+const area = (over: Partial<MaskArea> = {}): MaskArea => ({
+  part: 'hull',
+  finish: 'red',
+  alike: null,
+  blend: false,
+  strip: null,
+  ...over,
+});
 
 /** Red below, a strip between, white above, and a lid nobody touches. */
 const GROUND: MaskProblem = {
-  areas: [area(), area({ finish: 'blue', strip: 'V6' }), area({ finish: 'white' }), area({ part: 'lid', finish: null })],
+  areas: [
+    area(),
+    area({ finish: 'blue', strip: 'V6' }),
+    area({ finish: 'white' }),
+    area({ part: 'lid', finish: null }),
+  ],
   borders: [
     { a: 0, b: 1 },
     { a: 1, b: 2 },
@@ -29,19 +52,15 @@ describe('an edge', () => {
     expect(edgeClass(area({ blend: true }), area(), true)).toBe('crisp');
   });
   it('stays for what is kept, and for what has had its finish', () =>
-    expect([isColourFinal({ finish: null }, false), isColourFinal({ finish: 'red' }, false), isColourFinal({ finish: 'red' }, true)]).toEqual([
-      true,
-      false,
-      true,
-    ]));
+    expect([
+      isColourFinal({ finish: null }, false),
+      isColourFinal({ finish: 'red' }, false),
+      isColourFinal({ finish: 'red' }, true),
+    ]).toEqual([true, false, true]));
   it('is laid in its stage, but for what masks that stayed on cover already', () =>
-    expect([null, MASK_STATE.open, MASK_STATE.bare, MASK_STATE.covered, MASK_STATE.unsettled].map(whenMaskLaid)).toEqual([
-      'now',
-      'now',
-      'now',
-      'before',
-      'if-open',
-    ]));
+    expect(
+      [null, MASK_STATE.open, MASK_STATE.bare, MASK_STATE.covered, MASK_STATE.unsettled].map(whenMaskLaid),
+    ).toEqual(['now', 'now', 'now', 'before', 'if-open']));
 });
 
 describe('a stage', () => {
@@ -54,7 +73,10 @@ describe('a stage', () => {
     expect(edges).toEqual([{ border: 0, free: 0, closed: 1, class: 'rough', laid: 'now', strip: true }]);
   });
   it('makes the line that stays with the strip that covers a painted stripe', () => {
-    const { edges, covers } = maskOf(GROUND, stage({ open: [true, false, true, false], painted: [false, true, false, false] }));
+    const { edges, covers } = maskOf(
+      GROUND,
+      stage({ open: [true, false, true, false], painted: [false, true, false, false] }),
+    );
     expect(edges.map(({ free, closed, class: one, strip }) => [free, closed, one, strip])).toEqual([
       [0, 1, 'crisp', true],
       [2, 1, 'crisp', true],
@@ -70,32 +92,55 @@ describe('a stage', () => {
   });
   it('masks nothing where all or nothing of a part is open', () => {
     expect(maskOf(GROUND, stage({ open: [true, true, true, false] })).edges).toEqual([]);
-    expect(maskOf(GROUND, stage({ open: [false, false, false, true] }))).toEqual({ edges: [], covers: [], wholes: [], drips: false });
+    expect(maskOf(GROUND, stage({ open: [false, false, false, true] }))).toEqual({
+      edges: [],
+      covers: [],
+      wholes: [],
+      drips: false,
+    });
   });
 });
 
 it('every border between open and covered is one edge, every covered area of a sprayed part one cover', () =>
   fc.assert(
     fc.property(
-      fc.array(fc.record({ part: fc.constantFrom('a', 'b'), open: fc.boolean(), painted: fc.boolean(), kept: fc.boolean(), under: fc.boolean() }), {
-        minLength: 2,
-        maxLength: 12,
-      }),
+      fc.array(
+        fc.record({
+          part: fc.constantFrom('a', 'b'),
+          open: fc.boolean(),
+          painted: fc.boolean(),
+          kept: fc.boolean(),
+          under: fc.boolean(),
+        }),
+        {
+          minLength: 2,
+          maxLength: 12,
+        },
+      ),
       fc.boolean(),
       (made, masked) => {
         const areas = made.map(({ part, kept }) => area({ part, finish: kept ? null : 'red' }));
-        const borders = made.flatMap((one, a) => made.flatMap((other, b) => (a < b && one.part === other.part ? [{ a, b }] : [])));
+        const borders = made.flatMap((one, a) =>
+          made.flatMap((other, b) => (a < b && one.part === other.part ? [{ a, b }] : [])),
+        );
         const open = made.map((one) => one.open);
         const standing = masked ? made.map((one) => (one.under ? MASK_STATE.open : MASK_STATE.covered)) : null;
-        const found = maskOf({ areas, borders, attached: new Map() }, { method: 'gun', open, painted: made.map((one) => one.painted), standing });
-        expect(found.edges.map(({ border }) => border)).toEqual(borders.flatMap(({ a, b }, index) => (open[a] === open[b] ? [] : [index])));
+        const found = maskOf(
+          { areas, borders, attached: new Map() },
+          { method: 'gun', open, painted: made.map((one) => one.painted), standing },
+        );
+        expect(found.edges.map(({ border }) => border)).toEqual(
+          borders.flatMap(({ a, b }, index) => (open[a] === open[b] ? [] : [index])),
+        );
         for (const { free, closed, laid } of found.edges) {
           expect([open[free], open[closed]]).toEqual([true, false]);
           // Tape lies only along what was open when it was laid.
           expect(laid).toBe(masked && !made[closed]!.under && made[free]!.under ? 'before' : 'now');
         }
         const sprayed = new Set(made.filter((one) => one.open).map(({ part }) => part));
-        expect(found.covers.map((one) => one.area)).toEqual(made.flatMap((one, index) => (!one.open && sprayed.has(one.part) ? [index] : [])));
+        expect(found.covers.map((one) => one.area)).toEqual(
+          made.flatMap((one, index) => (!one.open && sprayed.has(one.part) ? [index] : [])),
+        );
       },
     ),
   ));
@@ -119,7 +164,9 @@ describe('attached parts', () => {
     ['airbrush', ['lid']],
     ['roller', []],
     ['brush', []],
-  ] as const)('%s reaches %j', (method, reached) => expect(partsInReach(attached, new Set(['hull']), method)).toEqual(reached));
+  ] as const)('%s reaches %j', (method, reached) =>
+    expect(partsInReach(attached, new Set(['hull']), method)).toEqual(reached),
+  );
   it('are covered whole while they are not sprayed, detached ones never', () => {
     expect(maskOf({ ...GROUND, attached }, stage()).wholes).toEqual(['lid', 'knob']);
     expect(maskOf({ ...GROUND, attached }, stage({ open: [true, false, false, true] })).wholes).toEqual(['knob']);
@@ -128,8 +175,12 @@ describe('attached parts', () => {
 });
 
 describe('what stays on through the coats beside it', () => {
-  const kept: MaskProblem = { ...GROUND, areas: [area(), area({ finish: 'blue' }), area({ finish: null }), area({ finish: null, alike: 'red' })] };
-  const split = (through: readonly string[]) => splitMask(kept, maskOf({ ...kept, borders: [...GROUND.borders, { a: 0, b: 2 }] }, stage()), new Set(through));
+  const kept: MaskProblem = {
+    ...GROUND,
+    areas: [area(), area({ finish: 'blue' }), area({ finish: null }), area({ finish: null, alike: 'red' })],
+  };
+  const split = (through: readonly string[]) =>
+    splitMask(kept, maskOf({ ...kept, borders: [...GROUND.borders, { a: 0, b: 2 }] }, stage()), new Set(through));
   it('is what lies on kept areas of those parts, not what is painted later or may be sprayed along', () => {
     const { inner, outer } = split(['hull']);
     expect(outer.get('hull')?.covers.map(({ area: index }) => index)).toEqual([2]);

@@ -7,7 +7,12 @@ import { MASK_STATE, type StandingMasks } from './standing';
 export interface MaskProblem {
   readonly areas: readonly MaskArea[];
   /** Indices into the areas; the two lie on one part, or meet at a rim. `oneWay`: an edge only where `a` is the open one. */
-  readonly borders: readonly { readonly a: number; readonly b: number; readonly rim?: boolean; readonly oneWay?: boolean }[];
+  readonly borders: readonly {
+    readonly a: number;
+    readonly b: number;
+    readonly rim?: boolean;
+    readonly oneWay?: boolean;
+  }[];
   /** Parts each part is attached to, both ways. */
   readonly attached: ReadonlyMap<string, readonly string[]>;
 }
@@ -63,7 +68,10 @@ export interface StageMask {
  * attached parts in reach are covered whole. Roller and brush drip: what does not lie beside what they paint is not covered.
  * What masks that stayed on cover already is told as laid before.
  */
-export function maskOf({ areas, borders, attached }: MaskProblem, { open, painted, standing, joints, method }: MaskStage): StageMask {
+export function maskOf(
+  { areas, borders, attached }: MaskProblem,
+  { open, painted, standing, joints, method }: MaskStage,
+): StageMask {
   const laid = (area: number): MaskLaid => whenMaskLaid(standing && standing[area]!);
   // Tape along an area lies only where the area was open under it.
   const edgeLaid = (border: number, free: number, closed: number): MaskLaid => {
@@ -83,7 +91,14 @@ export function maskOf({ areas, borders, attached }: MaskProblem, { open, painte
     // The one tape over a strip makes its lines; at a rim it ends.
     const strip = areas[closed]!.strip !== null && !rim;
     if (strip) strips.set(closed, (strips.get(closed) ?? false) || one === 'crisp');
-    edges.push({ border, free, closed, class: one, laid: strip ? laid(closed) : edgeLaid(border, free, closed), strip });
+    edges.push({
+      border,
+      free,
+      closed,
+      class: one,
+      laid: strip ? laid(closed) : edgeLaid(border, free, closed),
+      strip,
+    });
   });
   const sprayed = new Set<string>();
   areas.forEach(({ part }, index) => open[index] && sprayed.add(part));
@@ -108,19 +123,27 @@ export interface SplitMask {
  * What was laid there before, and stays on as well, is in neither; nor are parts covered whole, which come off with every stage.
  * @param through the parts whose masks on kept areas stay on
  */
-export function splitMask({ areas }: Pick<MaskProblem, 'areas'>, mask: StageMask, through: ReadonlySet<string>): SplitMask {
+export function splitMask(
+  { areas }: Pick<MaskProblem, 'areas'>,
+  mask: StageMask,
+  through: ReadonlySet<string>,
+): SplitMask {
   if (through.size === 0) return { inner: mask.wholes.length === 0 ? mask : { ...mask, wholes: [] }, outer: new Map() };
   const byTape = new Set(mask.covers.flatMap(({ area, by }) => (by === 'tape' ? [area] : [])));
-  const stays = (area: number) => through.has(areas[area]!.part) && isKeptForGood(areas[area]!) && (areas[area]!.strip === null || byTape.has(area));
+  const stays = (area: number) =>
+    through.has(areas[area]!.part) && isKeptForGood(areas[area]!) && (areas[area]!.strip === null || byTape.has(area));
   const outer = new Map<string, StageMask>();
   for (const part of through) {
-    const own = ({ laid }: { readonly laid: MaskLaid }, area: number) => laid === 'now' && areas[area]!.part === part && stays(area);
+    const own = ({ laid }: { readonly laid: MaskLaid }, area: number) =>
+      laid === 'now' && areas[area]!.part === part && stays(area);
     const covers = mask.covers.filter((cover) => own(cover, cover.area));
     const edges = mask.edges.filter((edge) => own(edge, edge.closed));
     if (covers.length + edges.length > 0) outer.set(part, { edges, covers, wholes: [], drips: mask.drips });
   }
-  const older = ({ laid }: { readonly laid: MaskLaid }, area: number) => laid === 'before' && through.has(areas[area]!.part) && isKeptForGood(areas[area]!);
-  const comesOff = <T extends { readonly laid: MaskLaid }>(one: T, area: number): boolean => !stays(area) && !older(one, area);
+  const older = ({ laid }: { readonly laid: MaskLaid }, area: number) =>
+    laid === 'before' && through.has(areas[area]!.part) && isKeptForGood(areas[area]!);
+  const comesOff = <T extends { readonly laid: MaskLaid }>(one: T, area: number): boolean =>
+    !stays(area) && !older(one, area);
   const inner: StageMask = {
     edges: mask.edges.filter((edge) => comesOff(edge, edge.closed)),
     covers: mask.covers.filter((cover) => comesOff(cover, cover.area)),
@@ -131,4 +154,5 @@ export function splitMask({ areas }: Pick<MaskProblem, 'areas'>, mask: StageMask
 }
 
 /** True for what is kept for good: nothing of the job is ever sprayed on it. */
-export const isKeptForGood = ({ finish, alike }: Pick<MaskArea, 'finish' | 'alike'>): boolean => finish === null && alike === null;
+export const isKeptForGood = ({ finish, alike }: Pick<MaskArea, 'finish' | 'alike'>): boolean =>
+  finish === null && alike === null;

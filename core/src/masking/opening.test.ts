@@ -4,7 +4,13 @@ import { groupClosings, closingMethod } from '.';
 
 const at = { along: 0, above: 0 };
 const round = (diameter: number): ZoneShape => ({ kind: 'round', at, diameter });
-const window = (width: number, height: number, corner = 0): ZoneShape => ({ kind: 'window', at, width, height, corner });
+const window = (width: number, height: number, corner = 0): ZoneShape => ({
+  kind: 'window',
+  at,
+  width,
+  height,
+  corner,
+});
 const opening = (shape: ZoneShape, use: OpeningUse): Extract<Feature, { kind: 'opening' }> => ({
   kind: 'opening',
   id: 'o',
@@ -41,7 +47,13 @@ it.each<[string, ZoneShape, OpeningUse, boolean, unknown]>([
     ['opening.film', { widthMm: 540, heightMm: 340, tapeMm: expect.closeTo(2 * (1600 - (8 - 2 * Math.PI) * 40), 6) }],
   ],
   ['a pane of a model', window(8, 6), 'window', true, ['opening.pane', { widthMm: 8, heightMm: 6 }]],
-  ['a door gap: foam one size over it', window(900, 8), 'gap', false, ['opening.foam-strip', { foamMm: 10, lengthMm: 900 }]],
+  [
+    'a door gap: foam one size over it',
+    window(900, 8),
+    'gap',
+    false,
+    ['opening.foam-strip', { foamMm: 10, lengthMm: 900 }],
+  ],
   ['a gap wider than any foam', window(900, 30), 'gap', false, ['opening.film', expect.anything()]],
   ['a jamb: back-masked', window(1000, 700), 'jamb', false, ['opening.back-mask', { tapeMm: 3400 }]],
   [
@@ -56,37 +68,61 @@ it.each<[string, ZoneShape, OpeningUse, boolean, unknown]>([
     },
     'window',
     false,
-    ['opening.film', { widthMm: 440, heightMm: 340, tapeMm: expect.closeTo(2 * (400 + Math.hypot(100, 300) + Math.hypot(300, 300)), 6) }],
+    [
+      'opening.film',
+      {
+        widthMm: 440,
+        heightMm: 340,
+        tapeMm: expect.closeTo(2 * (400 + Math.hypot(100, 300) + Math.hypot(300, 300)), 6),
+      },
+    ],
   ],
 ])('%s', (_, shape, use, model, expected) => expect(closed(shape, use, model)).toEqual(expected));
 
 it('whatever closes an opening is larger than it, unless it goes into it', () => {
   const size = fc.double({ min: 1, max: 3000, noNaN: true });
   fc.assert(
-    fc.property(size, size, fc.constantFrom(...OPENING_USES), fc.boolean(), fc.boolean(), (width, height, use, isRound, model) => {
-      const { code, values } = closingMethod(opening(isRound ? round(width) : window(width, height), use), null, 2, model);
-      const [wide, high] = isRound ? [width, width] : [width, height];
-      switch (code) {
-        case 'opening.disc':
-          return values.into ? values.discMm < wide : values.discMm > wide;
-        case 'opening.film':
-          return values.widthMm > wide && values.heightMm > high && values.tapeMm > 0;
-        case 'opening.foam':
-          // Wound up it fills the hole.
-          return values.foamMm > wide || (values.foamMm * values.lengthMm >= (Math.PI * Math.max(wide, high) ** 2) / 4 - 1e-6 && values.lengthMm % 5 === 0);
-        case 'opening.foam-strip':
-          return values.foamMm > Math.min(wide, high) && values.lengthMm === Math.max(wide, high);
-        case 'opening.pane':
-          return values.widthMm === wide && values.heightMm === high;
-        case 'opening.back-mask':
-          return values.tapeMm > 0;
-      }
-    }),
+    fc.property(
+      size,
+      size,
+      fc.constantFrom(...OPENING_USES),
+      fc.boolean(),
+      fc.boolean(),
+      (width, height, use, isRound, model) => {
+        const { code, values } = closingMethod(
+          opening(isRound ? round(width) : window(width, height), use),
+          null,
+          2,
+          model,
+        );
+        const [wide, high] = isRound ? [width, width] : [width, height];
+        switch (code) {
+          case 'opening.disc':
+            return values.into ? values.discMm < wide : values.discMm > wide;
+          case 'opening.film':
+            return values.widthMm > wide && values.heightMm > high && values.tapeMm > 0;
+          case 'opening.foam':
+            // Wound up it fills the hole.
+            return (
+              values.foamMm > wide ||
+              (values.foamMm * values.lengthMm >= (Math.PI * Math.max(wide, high) ** 2) / 4 - 1e-6 &&
+                values.lengthMm % 5 === 0)
+            );
+          case 'opening.foam-strip':
+            return values.foamMm > Math.min(wide, high) && values.lengthMm === Math.max(wide, high);
+          case 'opening.pane':
+            return values.widthMm === wide && values.heightMm === high;
+          case 'opening.back-mask':
+            return values.tapeMm > 0;
+        }
+      },
+    ),
   );
 });
 
 it('what is closed alike on several parts is told once, with all of them counted', () => {
-  const on = (shape: ZoneShape, part: string, alike: number) => closingMethod(opening(shape, 'hole'), part, alike, false);
+  const on = (shape: ZoneShape, part: string, alike: number) =>
+    closingMethod(opening(shape, 'hole'), part, alike, false);
   expect(groupClosings([on(round(120), 'Left', 1), on(round(8), 'Left', 1), on(round(120), 'Right', 2)])).toEqual([
     { code: 'opening.disc', values: { opening: 'O', parts: ['Left', 'Right'], count: 3, discMm: 130, into: false } },
     { code: 'opening.foam', values: { opening: 'O', parts: ['Left'], count: 1, foamMm: 10, lengthMm: 25 } },

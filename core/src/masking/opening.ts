@@ -21,7 +21,11 @@ export interface OpeningMessages {
   /** Tape over a small pane, its rim rubbed, peeled, cut on a mat and put back. */
   readonly 'opening.pane': OpeningValues<{ readonly widthMm: number; readonly heightMm: number }>;
   /** Edge tape just inside, film over it, cap tape over the edge of the film. */
-  readonly 'opening.film': OpeningValues<{ readonly widthMm: number; readonly heightMm: number; readonly tapeMm: number }>;
+  readonly 'opening.film': OpeningValues<{
+    readonly widthMm: number;
+    readonly heightMm: number;
+    readonly tapeMm: number;
+  }>;
   /** Tape inside the flange, sticky side out, cover stuck to it. */
   readonly 'opening.back-mask': OpeningValues<{ readonly tapeMm: number }>;
   /**
@@ -39,7 +43,11 @@ export interface OpeningMessages {
     readonly capMm: number;
   }>;
   /** Card or sheet cut to size, taped round. */
-  readonly 'opening.sheet': OpeningValues<{ readonly widthMm: number; readonly heightMm: number; readonly tapeMm: number }>;
+  readonly 'opening.sheet': OpeningValues<{
+    readonly widthMm: number;
+    readonly heightMm: number;
+    readonly tapeMm: number;
+  }>;
   /** Putty or damp tissue, on models. */
   readonly 'opening.putty': OpeningValues<{ readonly widthMm: number; readonly heightMm: number }>;
   /** Small pieces of tape round a post, folded with the fingernail. */
@@ -74,22 +82,35 @@ type Opening = Extract<Feature, { kind: 'opening' }>;
  * How an opening is closed, by what it is and how large.
  * @param alike how many of its part there are
  */
-export function closingMethod({ name, shape, use }: Opening, part: string | null, alike: number, model: boolean): OpeningMessage {
+export function closingMethod(
+  { name, shape, use }: Opening,
+  part: string | null,
+  alike: number,
+  model: boolean,
+): OpeningMessage {
   const named = { opening: name, parts: part === null ? [] : [part], count: alike };
   const [widthMm, heightMm] = sizeOf(shape);
   const [narrow, wide] = [Math.min(widthMm, heightMm), Math.max(widthMm, heightMm)];
   const rimMm = rimOf(shape);
   if (use === 'jamb') return { code: 'opening.back-mask', values: { ...named, tapeMm: rimMm } };
   const foamMm = foamFor(narrow);
-  if (use === 'gap' && foamMm !== null) return { code: 'opening.foam-strip', values: { ...named, foamMm, lengthMm: wide } };
+  if (use === 'gap' && foamMm !== null)
+    return { code: 'opening.foam-strip', values: { ...named, foamMm, lengthMm: wide } };
   if (use === 'box') return { code: 'opening.box', values: { ...named, ...boxed(widthMm, heightMm) } };
   if (use === 'post') {
     const pieces = 360 / POST_PIECE_DEG;
-    return { code: 'opening.sleeve', values: { ...named, pieces, pieceMm: cutUp((Math.PI * wide) / pieces + BOX.lap) } };
+    return {
+      code: 'opening.sleeve',
+      values: { ...named, pieces, pieceMm: cutUp((Math.PI * wide) / pieces + BOX.lap) },
+    };
   }
   if (use === 'lug') return { code: 'opening.bag', values: { ...named, slitMm: cutUp(wide) } };
   if (use === 'recess' && model) return { code: 'opening.putty', values: { ...named, widthMm, heightMm } };
-  if (use === 'recess') return { code: 'opening.sheet', values: { ...named, widthMm: widthMm - CARD_SLACK, heightMm: heightMm - CARD_SLACK, tapeMm: rimMm } };
+  if (use === 'recess')
+    return {
+      code: 'opening.sheet',
+      values: { ...named, widthMm: widthMm - CARD_SLACK, heightMm: heightMm - CARD_SLACK, tapeMm: rimMm },
+    };
   if (use === 'window' && model) return { code: 'opening.pane', values: { ...named, widthMm, heightMm } };
   if (use === 'hole' && wide <= LARGEST_FOAMED) return { code: 'opening.foam', values: { ...named, ...rolled(wide) } };
   const overlap = model ? OVERLAP.model : OVERLAP.full;
@@ -98,7 +119,10 @@ export function closingMethod({ name, shape, use }: Opening, part: string | null
     return { code: 'opening.disc', values: { ...named, into, discMm: into ? wide - INTO_RECESS : wide + 2 * overlap } };
   }
   const over = 2 * (model ? FILM_OVERLAP.model : FILM_OVERLAP.full);
-  return { code: 'opening.film', values: { ...named, widthMm: widthMm + over, heightMm: heightMm + over, tapeMm: 2 * rimMm } };
+  return {
+    code: 'opening.film',
+    values: { ...named, widthMm: widthMm + over, heightMm: heightMm + over, tapeMm: 2 * rimMm },
+  };
 }
 
 /** The lists of lengths for the mouth of a box. Source: closing of a box, rule of thumb */
@@ -172,7 +196,8 @@ export function closingTapes(closing: OpeningMessage): ClosingTape[] {
 }
 
 /** Minutes a tape of an opening takes; one opening. */
-export const closingTapeMin = (lengthMm: number): number => (lengthMm / 1000) * RULE_OF_THUMB.layPerMetre.straight.rough;
+export const closingTapeMin = (lengthMm: number): number =>
+  (lengthMm / 1000) * RULE_OF_THUMB.layPerMetre.straight.rough;
 
 /** Openings that are closed alike, on several parts too, told once with all their names. */
 export function groupClosings(closings: readonly OpeningMessage[]): OpeningMessage[] {
@@ -236,7 +261,9 @@ function rimOf(shape: ZoneShape): number {
 export const FOAM = 'foam';
 
 /** What closes an opening is made of. */
-export const CLOSING_MATERIALS: Readonly<Record<OpeningMessage['code'], 'foam' | 'film' | 'tape' | 'card' | 'putty' | 'bag'>> = {
+export const CLOSING_MATERIALS: Readonly<
+  Record<OpeningMessage['code'], 'foam' | 'film' | 'tape' | 'card' | 'putty' | 'bag'>
+> = {
   'opening.foam': 'foam',
   'opening.foam-strip': 'foam',
   'opening.disc': 'film',

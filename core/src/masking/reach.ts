@@ -6,7 +6,11 @@ import type { FinishMethod } from '../finish';
  * @param attached parts each part is attached to, both ways
  * Source: reach by method, rule of thumb
  */
-export function partsInReach(attached: ReadonlyMap<string, readonly string[]>, sprayed: ReadonlySet<string>, method: FinishMethod): string[] {
+export function partsInReach(
+  attached: ReadonlyMap<string, readonly string[]>,
+  sprayed: ReadonlySet<string>,
+  method: FinishMethod,
+): string[] {
   if (attached.size === 0 || method === 'roller' || method === 'brush') return [];
   const found = new Set<string>();
   const from = [...sprayed];

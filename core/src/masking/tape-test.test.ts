@@ -42,5 +42,8 @@ describe('a stick test', () => {
     expect(holdOnFilm(bond, tapeGrip(found, 0))).toBe('test');
   });
   it('that let go asks for a warmer surface next time', () =>
-    expect(gripFromStickTest(V6, { ...on, surfaceC: 12, result: 'let-go' }, REFERENCE_AIR)).toEqual({ adhesionN25: 6, minApplyC: 13 }));
+    expect(gripFromStickTest(V6, { ...on, surfaceC: 12, result: 'let-go' }, REFERENCE_AIR)).toEqual({
+      adhesionN25: 6,
+      minApplyC: 13,
+    }));
 });

@@ -16,9 +16,13 @@ export interface BendTest {
  * @returns share; null where the test says nothing, or both cans contradict one another
  * Source: outer edge strain (1 − f)(R + w)/R − 1, solved for the stretch; the tape lies outside the bend
  */
-export function stretchFromBendTest({ widthMm, fold, stretch }: Pick<Tape, 'widthMm' | 'fold' | 'stretch'>, { cleanMm, failedMm }: BendTest): number | null {
+export function stretchFromBendTest(
+  { widthMm, fold, stretch }: Pick<Tape, 'widthMm' | 'fold' | 'stretch'>,
+  { cleanMm, failedMm }: BendTest,
+): number | null {
   const needed = (diameterMm: number) => Math.max(0, ((1 - fold) * (diameterMm / 2 + widthMm)) / (diameterMm / 2) - 1);
-  if (cleanMm !== null && failedMm !== null) return cleanMm > failedMm ? (needed(cleanMm) + needed(failedMm)) / 2 : null;
+  if (cleanMm !== null && failedMm !== null)
+    return cleanMm > failedMm ? (needed(cleanMm) + needed(failedMm)) / 2 : null;
   if (cleanMm !== null) return Math.max(stretch, needed(cleanMm));
   return failedMm === null ? null : Math.min(stretch, needed(failedMm));
 }
@@ -44,6 +48,7 @@ export function gripFromStickTest(
 ): Pick<Tape, 'adhesionN25' | 'minApplyC'> {
   const { adhesionN25, minApplyC } = tape;
   if (result === 'let-go') return { adhesionN25, minApplyC: Math.max(minApplyC, surfaceC + 1) };
-  const most = filmBond({ system: paint, finish: null, ageMin, onBarePlastic: false }, air) / RULE_OF_THUMB.liftMargin.test;
+  const most =
+    filmBond({ system: paint, finish: null, ageMin, onBarePlastic: false }, air) / RULE_OF_THUMB.liftMargin.test;
   return { adhesionN25: result === 'lifted' ? Math.max(adhesionN25, most) : Math.min(adhesionN25, most), minApplyC };
 }

@@ -30,7 +30,13 @@ export interface PullGroups {
  * @param pullMin work of pulling all of it
  * @param lyingMin how long the tape has been lying when the last coat is on
  */
-export function pullGroups(problem: OrderProblem, times: FilmTimes, mask: StageMask, pullMin: number, lyingMin: number): PullGroups {
+export function pullGroups(
+  problem: OrderProblem,
+  times: FilmTimes,
+  mask: StageMask,
+  pullMin: number,
+  lyingMin: number,
+): PullGroups {
   const { pulls } = problem;
   const groups = new Map<PullTiming | null, MaskEdge[]>();
   if (pulls) for (const edge of mask.edges) groups.set(pulls.of(edge), [...(groups.get(pulls.of(edge)) ?? []), edge]);
@@ -42,7 +48,12 @@ export function pullGroups(problem: OrderProblem, times: FilmTimes, mask: StageM
     const { school, span } = pullingOf(problem, times, own, maskCost(problem, own).pullMin, lyingMin, choice);
     const same = turns.findIndex((turn) => turn.school === school);
     const before = turns[same];
-    const turn = { school, span, mask: maskOfEdges(mask, [...(before?.mask.edges ?? []), ...edges]), chosen: [...(before?.chosen ?? []), choice] };
+    const turn = {
+      school,
+      span,
+      mask: maskOfEdges(mask, [...(before?.mask.edges ?? []), ...edges]),
+      chosen: [...(before?.chosen ?? []), choice],
+    };
     if (before) turns[same] = turn;
     else turns.push(turn);
   }

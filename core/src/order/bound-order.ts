@@ -15,7 +15,8 @@ export interface OrderBound {
 }
 
 /** What lies below an area that a stage opened last; PRESENT where none did. */
-export const belowArea = ({ order }: Pick<OrderNode, 'order'>, stage: number): BelowIndex => (stage === EXISTING_FINISH ? EXISTING_FINISH : order[stage]!);
+export const belowArea = ({ order }: Pick<OrderNode, 'order'>, stage: number): BelowIndex =>
+  stage === EXISTING_FINISH ? EXISTING_FINISH : order[stage]!;
 
 /** Stages that may have opened an area last before this one, latest first, by what is settled; PRESENT: none did. */
 export function possibleLastOpenings({ settled }: Pick<OrderNode, 'settled'>, stage: number, area: number): number[] {
@@ -41,15 +42,30 @@ export function stageFacts(table: ProblemTable, node: OrderNode): StageFacts {
     })),
   );
   const coats = node.order.map((finish, stage) =>
-    Math.max(node.least[stage]!, ...below[stage]!.map(({ area, below: options }) => Math.min(...options.map((one) => table.coats(finish, area, one))))),
+    Math.max(
+      node.least[stage]!,
+      ...below[stage]!.map(({ area, below: options }) =>
+        Math.min(...options.map((one) => table.coats(finish, area, one))),
+      ),
+    ),
   );
   // What a film asks of the next one is charged where it goes on; here what is certain for the stage as a whole.
   const over = node.order.map((finish, stage) =>
-    Math.max(0, ...below[stage]!.map(({ area, below: options }) => Math.min(...options.map((one) => table.leastOver(finish, area, one).fixed)))),
+    Math.max(
+      0,
+      ...below[stage]!.map(({ area, below: options }) =>
+        Math.min(...options.map((one) => table.leastOver(finish, area, one).fixed)),
+      ),
+    ),
   );
   const guns: Record<string, string> = { ...table.start.guns };
   const change = node.order.map((finish) => gunChangeMinutes(problem, guns, finishes[finish]!));
-  return { coats, over, change, times: node.order.map((finish, stage) => filmTimes(problem, finishes[finish]!, coats[stage]!)) };
+  return {
+    coats,
+    over,
+    change,
+    times: node.order.map((finish, stage) => filmTimes(problem, finishes[finish]!, coats[stage]!)),
+  };
 }
 
 /**
@@ -57,7 +73,13 @@ export function stageFacts(table: ProblemTable, node: OrderNode): StageFacts {
  * Masks and spraying of all stages are one cut; a counted wait takes the place of the work it is long enough to hold.
  * @param waits waits that are certain and do not overlap
  */
-export function boundOrder(table: ProblemTable, shares: CoatShares, node: OrderNode, facts: StageFacts, waits: readonly Wait[]): OrderBound {
+export function boundOrder(
+  table: ProblemTable,
+  shares: CoatShares,
+  node: OrderNode,
+  facts: StageFacts,
+  waits: readonly Wait[],
+): OrderBound {
   const { work, wait, risk, money } = scoreWeights(table);
   const { order, settled, keep } = node;
   const inside = (stage: number) => waits.some(({ from, to }) => from < stage && stage < to);
@@ -65,7 +87,14 @@ export function boundOrder(table: ProblemTable, shares: CoatShares, node: OrderN
   const busy = order.map((_, stage) => (inside(stage) ? work - wait : work));
   // How old a film is at least when a later stage goes over it.
   const ages = order.map((_, from) =>
-    order.map((_one, to) => Math.floor(waits.reduce((sum, wait) => sum + (wait.from >= from && wait.to <= to ? facts.times[wait.from]!.tapeSafeMin : 0), 0))),
+    order.map((_one, to) =>
+      Math.floor(
+        waits.reduce(
+          (sum, wait) => sum + (wait.from >= from && wait.to <= to ? facts.times[wait.from]!.tapeSafeMin : 0),
+          0,
+        ),
+      ),
+    ),
   );
   const place = new Map(order.map((finish, stage) => [finish, stage]));
   const sparedBy = (area: number, finish: number): number => {
@@ -73,7 +102,8 @@ export function boundOrder(table: ProblemTable, shares: CoatShares, node: OrderN
     return own === undefined ? 0 : shares.back(area, finish, facts.coats[own]!) * shares.price(order[own]!, busy[own]!);
   };
   const cut = new MinCut();
-  let bound = waits.reduce((sum, { from }) => sum + wait * facts.times[from]!.tapeSafeMin, 0) + presentWork(table, node, busy);
+  let bound =
+    waits.reduce((sum, { from }) => sum + wait * facts.times[from]!.tapeSafeMin, 0) + presentWork(table, node, busy);
   let done = 0;
   const rows: (readonly number[])[] = [];
   order.forEach((finish, stage) => {
@@ -101,22 +131,42 @@ export function boundOrder(table: ProblemTable, shares: CoatShares, node: OrderN
     rows.push(nodes);
     done |= 1 << finish;
     const asked = Math.max(0, shares.present(finish) - facts.coats[stage]!);
-    bound += fixed + busy[stage]! * (facts.change[stage]! + facts.over[stage]!) + asked * shares.price(finish, busy[stage]!);
+    bound +=
+      fixed + busy[stage]! * (facts.change[stage]! + facts.over[stage]!) + asked * shares.price(finish, busy[stage]!);
     if (!inside(stage)) bound += wait * ((facts.coats[stage]! - 1) * facts.times[stage]!.gap.from);
     if (!inside(stage) && !begins(stage)) bound += wait * minPullWait(table, node, stage, facts.times[stage]!);
   });
   forbidWeakGrounds(cut, table, node, rows);
-  chargeCoats(cut, table, node, { facts, present: shares.present, rows, busy, flashes: order.map((_, stage) => (inside(stage) ? 0 : wait)) });
+  chargeCoats(cut, table, node, {
+    facts,
+    present: shares.present,
+    rows,
+    busy,
+    flashes: order.map((_, stage) => (inside(stage) ? 0 : wait)),
+  });
   const { cost, open } = cut.solve();
-  return { bound: bound + cost + plugBound(table, node, inside), open: rows.map((nodes) => nodes.map((one) => open[one]!)) };
+  return {
+    bound: bound + cost + plugBound(table, node, inside),
+    open: rows.map((nodes) => nodes.map((one) => open[one]!)),
+  };
 }
 
 /** Where an area must not be sprayed over a colour that takes too many coats, another stage has to come between. */
-function forbidWeakGrounds(cut: MinCut, table: ProblemTable, node: OrderNode, rows: readonly (readonly number[])[]): void {
+function forbidWeakGrounds(
+  cut: MinCut,
+  table: ProblemTable,
+  node: OrderNode,
+  rows: readonly (readonly number[])[],
+): void {
   node.order.forEach((finish, stage) => {
     for (const area of table.areasOf[finish]!) {
       const [later, weak] = possibleLastOpenings(node, stage, area);
-      if (weak === undefined || weak === EXISTING_FINISH || table.coats(finish, area, belowArea(node, weak)) <= node.most[stage]!) continue;
+      if (
+        weak === undefined ||
+        weak === EXISTING_FINISH ||
+        table.coats(finish, area, belowArea(node, weak)) <= node.most[stage]!
+      )
+        continue;
       cut.charge(rows[weak]![area]!, rows[later!]![area]!, INFINITE_CAPACITY);
     }
   });
@@ -145,7 +195,12 @@ function chargeCoats(
     const own = table.areasOf[finish]!;
     // What was there at the start is charged by shares; only what asks for still more is left.
     const least = Math.max(facts.coats[stage]!, present(finish));
-    const asks = own.map((area) => possibleLastOpenings(node, stage, area).map((one) => ({ one, coats: table.coats(finish, area, belowArea(node, one)) })));
+    const asks = own.map((area) =>
+      possibleLastOpenings(node, stage, area).map((one) => ({
+        one,
+        coats: table.coats(finish, area, belowArea(node, one)),
+      })),
+    );
     const most = Math.min(node.most[stage]!, Math.max(...asks.flat().map(({ coats }) => coats)));
     const price = coatWeight(table, finish, busy[stage]!) + flashes[stage]! * facts.times[stage]!.gap.from;
     for (let level = least + 1; level <= most; level++) {
@@ -174,7 +229,8 @@ function owedIn(
   if (own < 0) return busy[stage]! * table.leastOver(order[stage]!, area, EXISTING_FINISH).minutes;
   let least = Infinity;
   for (let later = stage + 1; later < order.length; later++) {
-    if (settled[later]![area] !== 0) least = Math.min(least, busy[later]! * table.leastOver(order[later]!, area, order[stage]!, ages[later]).minutes);
+    if (settled[later]![area] !== 0)
+      least = Math.min(least, busy[later]! * table.leastOver(order[later]!, area, order[stage]!, ages[later]).minutes);
     if (settled[later]![area] === 1) break;
   }
   return least === Infinity ? 0 : least;
@@ -187,7 +243,9 @@ function presentWork(table: ProblemTable, { order, settled }: OrderNode, busy: r
     const last = settled.findIndex((row) => row[area] === 1);
     const first = order
       .slice(0, last + 1)
-      .flatMap((finish, stage) => (settled[stage]![area] !== 0 ? [busy[stage]! * table.leastOver(finish, area, EXISTING_FINISH).minutes] : []));
+      .flatMap((finish, stage) =>
+        settled[stage]![area] !== 0 ? [busy[stage]! * table.leastOver(finish, area, EXISTING_FINISH).minutes] : [],
+      );
     return sum + Math.min(...first);
   }, 0);
 }
@@ -198,7 +256,9 @@ function plugBound(table: ProblemTable, { order, settled }: OrderNode, inside: (
   const { work, wait } = scoreWeights(table);
   return [...problem.plugs.keys()].reduce((sum, name) => {
     if (start.plugged.includes(name)) return sum;
-    const last = order.findIndex((_, stage) => part.some((_one, area) => problem.areas[area]!.part === name && settled[stage]![area] === 1));
+    const last = order.findIndex((_, stage) =>
+      part.some((_one, area) => problem.areas[area]!.part === name && settled[stage]![area] === 1),
+    );
     if (last < 0) return sum;
     const cheaper = order.slice(0, last + 1).some((_, stage) => inside(stage));
     return sum + (cheaper ? work - wait : work) * plugMinOf(problem, name);

@@ -1,6 +1,15 @@
 import { firstItem, firstTwo } from '../units';
 import { sampleArea, sampleBorder, sampleProblem } from '../testing-order';
-import { preferredFirst, preferenceRank, NO_RULES, searchOrder, stageCost, stageScore, startProgress, type OrderProblem } from '.';
+import {
+  preferredFirst,
+  preferenceRank,
+  NO_RULES,
+  searchOrder,
+  stageCost,
+  stageScore,
+  startProgress,
+  type OrderProblem,
+} from '.';
 
 const [CREAM, GREEN] = ['cream-two-part', 'sea-green-two-part'];
 
@@ -14,7 +23,9 @@ describe('a calm order', () => {
     const found = best(problem);
     const planned = firstItem(preferredFirst(problem, found));
     expect(planned.score).toBeLessThanOrEqual(found[0]!.score * 1.1);
-    const dearest = Math.max(...found.filter(({ score }) => score <= found[0]!.score * 1.1).map((one) => preferenceRank(problem, one).lostM2));
+    const dearest = Math.max(
+      ...found.filter(({ score }) => score <= found[0]!.score * 1.1).map((one) => preferenceRank(problem, one).lostM2),
+    );
     expect(preferenceRank(problem, planned).lostM2).toBeLessThanOrEqual(dearest);
   });
   it('puts the lighter colour first among equals', () => {
@@ -24,7 +35,8 @@ describe('a calm order', () => {
     expect(preferenceRank(alike, planned).darkFirst).toBe(0);
   });
   it('counts what lies under another colour in square metres, and as a minute each', () => {
-    const first = (open: readonly boolean[]) => stageCost(problem, startProgress(problem), { finish: CREAM, open, keep: false });
+    const first = (open: readonly boolean[]) =>
+      stageCost(problem, startProgress(problem), { finish: CREAM, open, keep: false });
     const wide = first([true, true, false]);
     expect(preferenceRank(problem, { stages: [wide] }).lostM2).toBeCloseTo(0.4, 9);
     expect(first([true, false, false]).strayM2).toBe(0);
@@ -33,12 +45,17 @@ describe('a calm order', () => {
   it('does not count primer and clear: they are meant to lie under and over the others, also in a colour of the job', () => {
     const all = [true, true, false];
     const cleared = { ...problem, clear: { finish: CREAM, areas: all } };
-    const [one, two] = firstTwo([CREAM, GREEN].map((finish, index) => ({ finish, open: [index === 0, index === 1, false], keep: false })));
+    const [one, two] = firstTwo(
+      [CREAM, GREEN].map((finish, index) => ({ finish, open: [index === 0, index === 1, false], keep: false })),
+    );
     const before = stageCost(cleared, stageCost(cleared, startProgress(cleared), one).after, two).after;
     expect(stageCost(cleared, before, { finish: CREAM, open: all, keep: false }).strayM2).toBe(0);
   });
   it('keeps what a person has pinned open', () => {
-    const pinned: OrderProblem = { ...problem, rules: { ...problem.rules, order: [CREAM, GREEN], pins: [{ finish: CREAM, area: 1, open: true }] } };
+    const pinned: OrderProblem = {
+      ...problem,
+      rules: { ...problem.rules, order: [CREAM, GREEN], pins: [{ finish: CREAM, area: 1, open: true }] },
+    };
     const planned = firstItem(preferredFirst(pinned, best(pinned)));
     expect(planned.stages[0]!.open[1]).toBe(true);
   });
@@ -46,7 +63,12 @@ describe('a calm order', () => {
     const found = best(problem);
     const cheap = { ...found[0]!, score: found[0]!.score * 0.5 };
     expect(preferredFirst(problem, [cheap, ...found.slice(1)])[0]).toBeDefined();
-    const wide = { ...cheap, stages: cheap.stages.map((stage, index) => (index === 0 ? { ...stage, open: stage.open.map(() => true) } : stage)) };
+    const wide = {
+      ...cheap,
+      stages: cheap.stages.map((stage, index) =>
+        index === 0 ? { ...stage, open: stage.open.map(() => true) } : stage,
+      ),
+    };
     // Closing it costs what the order really costs: twice the pretended score, far over a tenth.
     expect(preferredFirst(problem, [wide])[0]).toBe(wide);
   });

@@ -19,10 +19,15 @@ export interface PreferenceRank {
 
 /** How calm a sequence is. Primer and clear are meant to lie under and over the others and count for nothing. */
 export function preferenceRank(problem: OrderProblem, { stages }: Pick<Sequence, 'stages'>): PreferenceRank {
-  const colours = stages.filter(({ layer }) => layer === null).map(({ finish }) => luminance(finishOf(problem, finish).colour));
+  const colours = stages
+    .filter(({ layer }) => layer === null)
+    .map(({ finish }) => luminance(finishOf(problem, finish).colour));
   return {
     lostM2: stages.reduce((sum, { strayM2 }) => sum + strayM2, 0),
-    darkFirst: colours.reduce((sum, one, index) => sum + colours.slice(index + 1).filter((later) => later > one).length, 0),
+    darkFirst: colours.reduce(
+      (sum, one, index) => sum + colours.slice(index + 1).filter((later) => later > one).length,
+      0,
+    ),
     stages: stages.length,
     tapeM: stages.reduce((sum, { tapeM }) => sum + tapeM, 0),
   };
@@ -50,7 +55,12 @@ export function preferredFirst(problem: OrderProblem, found: readonly Sequence[]
   const calmest = firstItem(
     equals
       .map((sequence) => ({ sequence, calm: preferenceRank(problem, sequence) }))
-      .sort((a, b) => calmer(a.calm, b.calm) || a.sequence.score - b.sequence.score || compareText(a.sequence.order.join(), b.sequence.order.join())),
+      .sort(
+        (a, b) =>
+          calmer(a.calm, b.calm) ||
+          a.sequence.score - b.sequence.score ||
+          compareText(a.sequence.order.join(), b.sequence.order.join()),
+      ),
   );
   return [calmest.sequence, ...found.filter((one) => one !== calmest.sequence)];
 }
@@ -59,7 +69,8 @@ export function preferredFirst(problem: OrderProblem, found: readonly Sequence[]
 const SAME = 1e-6;
 
 function calmer(one: PreferenceRank, other: PreferenceRank): number {
-  for (const key of ['lostM2', 'darkFirst', 'stages', 'tapeM'] as const) if (Math.abs(one[key] - other[key]) > SAME) return one[key] - other[key];
+  for (const key of ['lostM2', 'darkFirst', 'stages', 'tapeM'] as const)
+    if (Math.abs(one[key] - other[key]) > SAME) return one[key] - other[key];
   return 0;
 }
 
@@ -67,9 +78,12 @@ type Stray = { readonly index: number; readonly area: number };
 
 /** A sequence with as little left open as the limit allows: all at once, else by stage and part, else area by area, the largest first. */
 function closed(problem: OrderProblem, sequence: Sequence, limit: number): Sequence {
-  const strays = sequence.stages.flatMap((stage, index) => temporaryAreas(problem, stage).map((area): Stray => ({ index, area })));
+  const strays = sequence.stages.flatMap((stage, index) =>
+    temporaryAreas(problem, stage).map((area): Stray => ({ index, area })),
+  );
   const free = strays.filter(
-    ({ index, area }) => !problem.rules.pins.some((pin) => pin.open && pin.area === area && pin.finish === sequence.stages[index]!.finish),
+    ({ index, area }) =>
+      !problem.rules.pins.some((pin) => pin.open && pin.area === area && pin.finish === sequence.stages[index]!.finish),
   );
   if (free.length === 0) return sequence;
   const whole = without(problem, sequence, free, limit);
@@ -91,17 +105,25 @@ function closed(problem: OrderProblem, sequence: Sequence, limit: number): Seque
     return next !== null;
   };
   const left = largestFirst([...groups.values()]).filter((group) => !tried(group));
-  for (const one of largestFirst(left.flatMap((group) => (group.length > 1 ? group.map((stray) => [stray]) : [])))) tried(one);
+  for (const one of largestFirst(left.flatMap((group) => (group.length > 1 ? group.map((stray) => [stray]) : []))))
+    tried(one);
   return now;
 }
 
 /** The sequence with some areas closed that were open; null where that cannot be, or is dearer than the limit. */
-function without(problem: OrderProblem, { stages, order }: Sequence, closing: readonly { index: number; area: number }[], limit: number): Sequence | null {
+function without(
+  problem: OrderProblem,
+  { stages, order }: Sequence,
+  closing: readonly { index: number; area: number }[],
+  limit: number,
+): Sequence | null {
   const choices = stages.map(({ finish, open, keep }, index): StageChoice => {
     const shut = new Set(closing.filter((one) => one.index === index).map(({ area }) => area));
     return { finish, keep, open: open.map((isOpen, area) => isOpen && !shut.has(area)) };
   });
-  const reopens = choices.some(({ keep, open }, index) => keep && choices[index + 1]?.open.some((isOpen, area) => isOpen && !open[area]));
+  const reopens = choices.some(
+    ({ keep, open }, index) => keep && choices[index + 1]?.open.some((isOpen, area) => isOpen && !open[area]),
+  );
   if (reopens) return null;
   // Up to the first stage that changes everything is as it was.
   const first = Math.min(...closing.map(({ index }) => index));

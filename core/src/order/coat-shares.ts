@@ -46,7 +46,8 @@ export function coatShares(table: ProblemTable, coatTable: ShareTable): CoatShar
       const finish = own[area]!;
       if (finish < 0 || finish === under) return 0;
       let sum = 0;
-      for (let level = Math.max(above, table.coats(finish, area, under)) + 1; level <= present[finish]!; level++) sum += coatTable[area]![level]!;
+      for (let level = Math.max(above, table.coats(finish, area, under)) + 1; level <= present[finish]!; level++)
+        sum += coatTable[area]![level]!;
       return sum;
     },
   };
@@ -69,7 +70,11 @@ export function rebalanceShares(
       const areas = asking(table, finish, level);
       if (areas.length < 2) continue;
       const good = areas.map(
-        (area) => opened.filter((stage) => stage.finish !== finish && stage.open.includes(area) && table.coats(finish, area, stage.finish) < level).length,
+        (area) =>
+          opened.filter(
+            (stage) =>
+              stage.finish !== finish && stage.open.includes(area) && table.coats(finish, area, stage.finish) < level,
+          ).length,
       );
       const middle = good.reduce((sum, one) => sum + one, 0) / areas.length;
       const raised = areas.map((area, index) => Math.max(0, coatTable[area]![level]! + step * (middle - good[index]!)));

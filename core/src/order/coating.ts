@@ -7,4 +7,6 @@ import type { OrderArea } from './problem';
  * Source: rates of spraying and brushing, rules of thumb.
  */
 export const coatingMin = ({ sizeM2, narrowM }: Pick<OrderArea, 'sizeM2' | 'narrowM'>, method: FinishMethod): number =>
-  method === 'brush' && narrowM !== null ? narrowM * RULE_OF_THUMB.brushPerMetre : sizeM2 * RULE_OF_THUMB.sprayPerSquareMetre[method];
+  method === 'brush' && narrowM !== null
+    ? narrowM * RULE_OF_THUMB.brushPerMetre
+    : sizeM2 * RULE_OF_THUMB.sprayPerSquareMetre[method];

@@ -1,4 +1,13 @@
-import { buildFactor, coatFlashMin, coatGap, dryingBuildUm, maxDwellMin, marksOf, pullWindows, type PullWindows } from '../drying';
+import {
+  buildFactor,
+  coatFlashMin,
+  coatGap,
+  dryingBuildUm,
+  maxDwellMin,
+  marksOf,
+  pullWindows,
+  type PullWindows,
+} from '../drying';
 import { RULE_OF_THUMB, type Span } from '../units';
 import { coatsOver, PULL_TIMINGS, type CoatCount, type Finish, type PaintSystemKey, type PullTiming } from '../finish';
 import { filmAgeMarks, typicalAgeMarks, type FilmAgeMarks } from '../over';
@@ -63,7 +72,9 @@ export function filmTimes(problem: OrderProblem, finish: Finish, coats: number):
       tapeSafeMin: windows.tapeSafeMin ?? windows.throughMin,
       windows,
       school,
-      leastPullMin: givesWay(problem, from) ? 0 : Math.min(from, ...(problem.pulls?.schools ?? []).map((one) => windows[one]?.from ?? 0)),
+      leastPullMin: givesWay(problem, from)
+        ? 0
+        : Math.min(from, ...(problem.pulls?.schools ?? []).map((one) => windows[one]?.from ?? 0)),
       latestMin: Math.max(...PULL_TIMINGS.map((one) => (windows[one] ? (windows[one].to ?? Infinity) : 0))),
     };
   });
@@ -87,14 +98,19 @@ function leastHours({ areas, borders, lastsH }: OrderProblem): number {
       [b, a],
     ] as const)
       for (const one of ['crisp', 'rough'] as const)
-        least = Math.min(least, lastsH({ border, free, closed, class: one, laid: 'now', strip: areas[closed]!.strip !== null }));
+        least = Math.min(
+          least,
+          lastsH({ border, free, closed, class: one, laid: 'now', strip: areas[closed]!.strip !== null }),
+        );
   });
   return least;
 }
 
 /** Marks that say what may follow a film sprayed in this job. */
 export const marksOfFilm = (problem: OrderProblem, finish: Finish, coats: number): FilmAgeMarks =>
-  remembered(memoryOf(problem).marks, `${finish.id} ${coats}`, () => filmAgeMarks(finish, problem.air, dryingBuildUm(finish, coats)));
+  remembered(memoryOf(problem).marks, `${finish.id} ${coats}`, () =>
+    filmAgeMarks(finish, problem.air, dryingBuildUm(finish, coats)),
+  );
 
 /** Marks of what was on a part before. */
 export const marksOfPresent = (problem: OrderProblem, system: PaintSystemKey): FilmAgeMarks =>

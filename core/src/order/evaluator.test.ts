@@ -3,7 +3,18 @@ import fc from 'fast-check';
 import { typicalFinish } from '../finish';
 import { sampleArea, sampleBorder, sampleProblem } from '../testing-order';
 import { RULE_OF_THUMB, firstTwo } from '../units';
-import { gunChangeMinutes, gunOf, NO_RULES, searchOrder, consistentRules, stageCost, startProgress, finishesInUse, type OrderProblem, type StageCost } from '.';
+import {
+  gunChangeMinutes,
+  gunOf,
+  NO_RULES,
+  searchOrder,
+  consistentRules,
+  stageCost,
+  startProgress,
+  finishesInUse,
+  type OrderProblem,
+  type StageCost,
+} from '.';
 import { edgeCost } from './mask-cost';
 
 const { say } = wordsFor();
@@ -18,7 +29,11 @@ const open = (problem: OrderProblem, finish: string, areas: readonly boolean[], 
 
 describe('one tape edge', () => {
   it('costs its metres by how hard it bends, its pieces, corners and measured points', () => {
-    const { layMin, pullMin } = edgeCost({ lengthM: 2, pieces: 1, setOutMin: 4, corners: 3, bend: 'tight', sealM: 0 }, true, false);
+    const { layMin, pullMin } = edgeCost(
+      { lengthM: 2, pieces: 1, setOutMin: 4, corners: 3, bend: 'tight', sealM: 0 },
+      true,
+      false,
+    );
     expect(layMin).toBeCloseTo(2 * 3.5 + 0.3 + 3 * 0.3 + 4, 9);
     expect(pullMin).toBeCloseTo(2 * 0.25 + 0.1, 9);
   });
@@ -50,7 +65,10 @@ describe('one stage', () => {
   it('charges a rough edge less than one that stays, and none that is hard towards a blend', () => {
     const rough = open(pair(CREAM, GREEN), CREAM, [true, false]);
     const crisp = open(pair(CREAM, null), CREAM, [true, false]);
-    const blended = sampleProblem([sampleArea(0, CREAM, { blend: true }), sampleArea(1, null)], [sampleBorder(0, 1, 2)]);
+    const blended = sampleProblem(
+      [sampleArea(0, CREAM, { blend: true }), sampleArea(1, null)],
+      [sampleBorder(0, 1, 2)],
+    );
     expect(rough.layMin).toBeLessThan(crisp.layMin);
     expect(open(blended, CREAM, [true, false]).risk).toBeLessThan(crisp.risk);
   });
@@ -60,19 +78,30 @@ describe('one stage', () => {
     const areas = [sampleArea(0, CREAM), sampleArea(1, null, { strip }), sampleArea(2, CREAM)];
     expect(open(sampleProblem(areas, borders), CREAM, [true, false, true])).toMatchObject({ tapeM: 3, drapeM2: 0 });
     const wide = areas.map((area) => ({ ...area, strip: null }));
-    expect(open(sampleProblem(wide, borders), CREAM, [true, false, true])).toMatchObject({ tapeM: 6, drapeM2: areas[1]!.sizeM2 });
+    expect(open(sampleProblem(wide, borders), CREAM, [true, false, true])).toMatchObject({
+      tapeM: 6,
+      drapeM2: areas[1]!.sizeM2,
+    });
   });
   it('counts coats over what is really below', () => {
     const problem = pair(GREEN, CREAM, {});
     const first = open(problem, GREEN, [true, true]);
     const overGreen = stageCost(problem, first.after, { finish: CREAM, open: [false, true], keep: false });
-    const bare = stageCost(problem, open(problem, GREEN, [true, false]).after, { finish: CREAM, open: [false, true], keep: false });
+    const bare = stageCost(problem, open(problem, GREEN, [true, false]).after, {
+      finish: CREAM,
+      open: [false, true],
+      keep: false,
+    });
     expect(overGreen.under).toBe('#2f6f62');
     expect(overGreen.coats).toBeGreaterThan(bare.coats);
   });
   it('waits until covered colour takes tape', () => {
     const problem = pair(CREAM, GREEN);
-    const next = stageCost(problem, open(problem, CREAM, [true, false]).after, { finish: GREEN, open: [false, true], keep: false });
+    const next = stageCost(problem, open(problem, CREAM, [true, false]).after, {
+      finish: GREEN,
+      open: [false, true],
+      keep: false,
+    });
     expect(next.waits.tapeMin).toBeGreaterThan(600);
   });
   it('keys what is past its limit, once for the stage and by its size', () => {
@@ -81,13 +110,25 @@ describe('one stage', () => {
     const stage = open(problem, CREAM, [true]);
     expect(stage.over.tasks).toMatchObject([{ answer: 'abrade', area: 0 }]);
     expect(stage.overMin).toBeCloseTo(2 * RULE_OF_THUMB.abradePerSquareMetre + RULE_OF_THUMB.abradeFixed, 9);
-    const vouched = { ...problem, rules: { ...NO_RULES, vouched: [{ lower: 'two-part' as const, upper: 'two-part' as const }] } };
+    const vouched = {
+      ...problem,
+      rules: { ...NO_RULES, vouched: [{ lower: 'two-part' as const, upper: 'two-part' as const }] },
+    };
     expect(open(vouched, CREAM, [true])).toMatchObject({ over: { tasks: [] }, overMin: 0 });
   });
   it('never calls a coat that must not be an answer: it is told as forbidden', () => {
-    const young = sampleProblem([sampleArea(0, 'night-can-lacquer', { presentSystem: 'can-enamel', presentAgeMin: 3000 })], []);
-    const old = sampleProblem([sampleArea(0, 'orange-dope', { presentSystem: 'can-enamel', presentAgeMin: 300_000 })], []);
-    expect(open(young, 'night-can-lacquer', [true])).toMatchObject({ forbidden: [], over: { tasks: [{ answer: 'wait' }, { answer: 'abrade' }] } });
+    const young = sampleProblem(
+      [sampleArea(0, 'night-can-lacquer', { presentSystem: 'can-enamel', presentAgeMin: 3000 })],
+      [],
+    );
+    const old = sampleProblem(
+      [sampleArea(0, 'orange-dope', { presentSystem: 'can-enamel', presentAgeMin: 300_000 })],
+      [],
+    );
+    expect(open(young, 'night-can-lacquer', [true])).toMatchObject({
+      forbidden: [],
+      over: { tasks: [{ answer: 'wait' }, { answer: 'abrade' }] },
+    });
     expect(open(young, 'night-can-lacquer', [true]).waits.overMin).toBeGreaterThan(1000);
     expect(open(old, 'orange-dope', [true]).forbidden).toEqual(['over']);
   });
@@ -96,22 +137,31 @@ describe('one stage', () => {
     const without = pair(CREAM, GREEN);
     const first = open(problem, CREAM, [true, true]);
     expect(first.layMin - open(without, CREAM, [true, true]).layMin).toBeCloseTo(4 * RULE_OF_THUMB.perPlug, 9);
-    const again = (of: OrderProblem) => stageCost(of, open(of, CREAM, [true, true]).after, { finish: GREEN, open: [false, true], keep: false });
+    const again = (of: OrderProblem) =>
+      stageCost(of, open(of, CREAM, [true, true]).after, { finish: GREEN, open: [false, true], keep: false });
     expect(again(problem).layMin).toBeCloseTo(again(without).layMin, 9);
   });
   it('lays nothing again under masks that stayed on, and pulls them all in the end', () => {
     const areas = [sampleArea(0, 'pale-blue-air'), sampleArea(1, 'soot-air'), sampleArea(2, null)];
-    const problem = sampleProblem(areas, [sampleBorder(0, 2, 1), sampleBorder(1, 2, 1), sampleBorder(0, 1, 1)], { model: true });
+    const problem = sampleProblem(areas, [sampleBorder(0, 2, 1), sampleBorder(1, 2, 1), sampleBorder(0, 1, 1)], {
+      model: true,
+    });
     const run = (keep: boolean) => {
       const first = open(problem, 'pale-blue-air', [true, true, false], keep);
-      return [first, stageCost(problem, first.after, { finish: 'soot-air', open: [false, true, false], keep: false })] as const;
+      return [
+        first,
+        stageCost(problem, first.after, { finish: 'soot-air', open: [false, true, false], keep: false }),
+      ] as const;
     };
     const [kept, next] = run(true);
     const [pulled, fresh] = run(false);
     expect(kept.pullMin).toBe(0);
     expect(next.tapeM).toBe(1);
     expect(fresh.tapeM).toBe(2);
-    expect(next.pullMin).toBeCloseTo(pulled.pullMin + next.tapeM * RULE_OF_THUMB.pullPerMetre + RULE_OF_THUMB.pullPerPiece, 9);
+    expect(next.pullMin).toBeCloseTo(
+      pulled.pullMin + next.tapeM * RULE_OF_THUMB.pullPerMetre + RULE_OF_THUMB.pullPerPiece,
+      9,
+    );
   });
   it('brushes a narrow line along it, not by its size', () => {
     const line = (finish: string) => sampleProblem([sampleArea(0, finish, { sizeM2: 0.03, narrowM: 5 })], []);
@@ -123,20 +173,32 @@ describe('one stage', () => {
     expect(coatOf(CREAM)).toBeCloseTo(0.03 * 1.5, 9);
   });
   it('hangs paper along the edge alone against the drips of a brush', () => {
-    const areas = [sampleArea(0, 'ivory-brush'), sampleArea(1, null, { sizeM2: 9 }), sampleArea(2, null, { sizeM2: 9 })];
+    const areas = [
+      sampleArea(0, 'ivory-brush'),
+      sampleArea(1, null, { sizeM2: 9 }),
+      sampleArea(2, null, { sizeM2: 9 }),
+    ];
     const problem = sampleProblem(areas, [sampleBorder(0, 1, 2), sampleBorder(1, 2, 2)]);
     expect(open(problem, 'ivory-brush', [true, false, false]).drapeM2).toBeCloseTo(2 * RULE_OF_THUMB.dripStripM, 9);
   });
   it('takes away paper and film after the pull', () => {
     const stage = open(pair(CREAM, null), CREAM, [true, false]);
-    expect(stage.uncoverMin).toBeCloseTo(stage.drapeM2 * RULE_OF_THUMB.uncoverPerSquareMetre + RULE_OF_THUMB.uncoverPerPiece, 9);
+    expect(stage.uncoverMin).toBeCloseTo(
+      stage.drapeM2 * RULE_OF_THUMB.uncoverPerSquareMetre + RULE_OF_THUMB.uncoverPerPiece,
+      9,
+    );
     expect(stage.after.clock).toBeCloseTo(
-      stage.lastCoatMin + stage.waits.pullMin + stage.pullMin + stage.uncoverMin + (stage.cleaning.after === 0 ? 0 : 12),
+      stage.lastCoatMin +
+        stage.waits.pullMin +
+        stage.pullMin +
+        stage.uncoverMin +
+        (stage.cleaning.after === 0 ? 0 : 12),
       6,
     );
   });
   it('fades out what fades out once, after its last coat', () => {
-    const areas = (blend: boolean) => sampleProblem([sampleArea(0, CREAM, { blend }), sampleArea(1, null)], [sampleBorder(0, 1, 2)]);
+    const areas = (blend: boolean) =>
+      sampleProblem([sampleArea(0, CREAM, { blend }), sampleArea(1, null)], [sampleBorder(0, 1, 2)]);
     const [faded, hard] = firstTwo([true, false].map((blend) => open(areas(blend), CREAM, [true, false])));
     expect(faded.coatMin - hard.coatMin).toBeCloseTo(RULE_OF_THUMB.blend, 9);
     expect(faded.blendMin).toBe(RULE_OF_THUMB.blend);
@@ -209,7 +271,9 @@ describe('masks through primer, colour and clear', () => {
     expect(stages[1]!.pulled?.masks).toHaveLength(2);
   });
   it('comes off with a later stage where it was left on past the last colour of its part', () => {
-    const apart = [...areas, sampleArea(3, GREEN, { part: 'q' })].map((area, index) => (index === 1 ? { ...area, finish: CREAM } : area));
+    const apart = [...areas, sampleArea(3, GREEN, { part: 'q' })].map((area, index) =>
+      index === 1 ? { ...area, finish: CREAM } : area,
+    );
     const opened = [true, true, false, true];
     const problem = sampleProblem(apart, borders, {
       rules: { ...NO_RULES, through: true },
@@ -222,12 +286,17 @@ describe('masks through primer, colour and clear', () => {
       { finish: CREAM, open: [true, true, false, false], keep: true },
       { finish: GREEN, open: [false, false, false, true], keep: false },
     ];
-    const stages = choices.reduce<StageCost[]>((made, choice) => [...made, stageCost(problem, made.at(-1)?.after ?? startProgress(problem), choice)], []);
+    const stages = choices.reduce<StageCost[]>(
+      (made, choice) => [...made, stageCost(problem, made.at(-1)?.after ?? startProgress(problem), choice)],
+      [],
+    );
     expect(stages.map(({ pullMin }) => pullMin > 0)).toEqual([false, false, true]);
     expect(stages[2]!.after.kept).toEqual([]);
   });
   it('is told late where no tape lasts so long', () => {
-    expect(run(true, { ...layers, lastsH: () => 3, shortestHours: 3 }).some(({ forbidden }) => forbidden.includes('late'))).toBe(true);
+    expect(
+      run(true, { ...layers, lastsH: () => 3, shortestHours: 3 }).some(({ forbidden }) => forbidden.includes('late')),
+    ).toBe(true);
   });
 });
 
@@ -274,8 +343,12 @@ describe('the gun', () => {
 });
 
 describe('rules that cannot hold', () => {
-  const three = sampleProblem([sampleArea(0, CREAM), sampleArea(1, GREEN), sampleArea(2, null)], [sampleBorder(0, 1, 2)]);
-  const faults = (rules: Partial<OrderProblem['rules']>) => consistentRules({ ...three, rules: { ...NO_RULES, ...rules } }).faults.map(say);
+  const three = sampleProblem(
+    [sampleArea(0, CREAM), sampleArea(1, GREEN), sampleArea(2, null)],
+    [sampleBorder(0, 1, 2)],
+  );
+  const faults = (rules: Partial<OrderProblem['rules']>) =>
+    consistentRules({ ...three, rules: { ...NO_RULES, ...rules } }).faults.map(say);
   it.each([
     [
       'a circle',
@@ -287,7 +360,11 @@ describe('rules that cannot hold', () => {
       },
       /cannot hold together/,
     ],
-    ['an order against a pair', { order: [GREEN, CREAM], before: [{ first: CREAM, then: GREEN }] }, /asked the other way round/],
+    [
+      'an order against a pair',
+      { order: [GREEN, CREAM], before: [{ first: CREAM, then: GREEN }] },
+      /asked the other way round/,
+    ],
     ['an own area covered', { pins: [{ finish: CREAM, area: 0, open: false }] }, /gets Cream.* cannot be covered/],
     ['a kept area open', { pins: [{ finish: CREAM, area: 2, open: true }] }, /is kept and cannot be open/],
     [
@@ -306,7 +383,13 @@ describe('rules that cannot hold', () => {
     expect(searchOrder({ ...three, rules: { ...NO_RULES, ...rules } }).sequences.length).toBeGreaterThan(0);
   });
   it('says nothing about rules that hold', () =>
-    expect(faults({ before: [{ first: CREAM, then: GREEN }], pins: [{ finish: CREAM, area: 1, open: true }], mostStages: 2 })).toEqual([]));
+    expect(
+      faults({
+        before: [{ first: CREAM, then: GREEN }],
+        pins: [{ finish: CREAM, area: 1, open: true }],
+        mostStages: 2,
+      }),
+    ).toEqual([]));
 });
 
 describe('every sequence', () => {
@@ -330,7 +413,9 @@ describe('every sequence', () => {
               stages.length === finishesInUse(problem).length &&
               stages.every(({ open: opened, finish }, index) => {
                 const done = index > 0 ? stages[index - 1]!.after.painted : [];
-                return problem.areas.every((area, at) => (area.finish === finish ? opened[at] : !opened[at] || (area.finish !== null && !done[at])));
+                return problem.areas.every((area, at) =>
+                  area.finish === finish ? opened[at] : !opened[at] || (area.finish !== null && !done[at]),
+                );
               }),
           );
         },
@@ -350,18 +435,24 @@ describe('every sequence', () => {
 });
 
 describe('edge cases', () => {
-  it('everything kept: nothing to do', () => expect(searchOrder(sampleProblem([sampleArea(0, null)], []))).toEqual({ sequences: [], complete: true, gap: 0 }));
+  it('everything kept: nothing to do', () =>
+    expect(searchOrder(sampleProblem([sampleArea(0, null)], []))).toEqual({ sequences: [], complete: true, gap: 0 }));
   it('one finish: one stage, proven', () => {
     const { sequences, complete, gap } = searchOrder(pair(CREAM, null));
     expect([sequences.length, sequences[0]!.stages.length, complete, gap]).toEqual([1, 1, true, 0]);
   });
   it('a hundred areas and eight finishes: an answer with its bound', () => {
-    const ids = [...sampleProblem([], []).finishes.keys()].slice(0, 5).concat('signal-base', 'slate-base-water', 'gull-fabric');
+    const ids = [...sampleProblem([], []).finishes.keys()]
+      .slice(0, 5)
+      .concat('signal-base', 'slate-base-water', 'gull-fabric');
     const areas = Array.from({ length: 100 }, (_, index) =>
       sampleArea(index, ids[(index * 7) % 8]!, { part: `p${index % 10}`, sizeM2: 0.1 + (index % 9) / 10 }),
     );
     const borders = Array.from({ length: 90 }, (_, index) => sampleBorder(index, index + 10, 0.5 + (index % 4)));
-    const { sequences, gap } = searchOrder(sampleProblem(areas, borders, { rules: { ...NO_RULES, masks: 'fresh' } }), 60);
+    const { sequences, gap } = searchOrder(
+      sampleProblem(areas, borders, { rules: { ...NO_RULES, masks: 'fresh' } }),
+      60,
+    );
     expect(sequences[0]!.stages).toHaveLength(8);
     expect(gap).toBeLessThan(0.25);
   });
@@ -386,7 +477,9 @@ describe('edge cases', () => {
   it('the same effort gives the same answer', () => {
     const problem = () =>
       sampleProblem(
-        Array.from({ length: 9 }, (_, index) => sampleArea(index, [CREAM, GREEN, COPPER, 'ink-two-part'][index % 4]!, { sizeM2: 0.2 + index / 10 })),
+        Array.from({ length: 9 }, (_, index) =>
+          sampleArea(index, [CREAM, GREEN, COPPER, 'ink-two-part'][index % 4]!, { sizeM2: 0.2 + index / 10 }),
+        ),
         Array.from({ length: 8 }, (_, index) => sampleBorder(index, index + 1, 1 + index / 3)),
       );
     const told = () => JSON.stringify(searchOrder(problem(), 60).sequences.map(({ order, score }) => [order, score]));

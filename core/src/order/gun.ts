@@ -27,7 +27,8 @@ export const needsStripDown = (before: Finish, after: Finish): boolean => hasFla
 const hasFlakes = ({ effect }: Finish): boolean => effect === 'metallic' || effect === 'pearl' || effect === 'candy';
 
 /** A later lot: what is left in the gun is emptied and rinsed out of it before. */
-export const mixAgainMinutes = (finish: Pick<Finish, 'mixRatio' | 'method'>): number => mixMinutes(finish) + (usesGun(finish) ? RULE_OF_THUMB.gunRinse : 0);
+export const mixAgainMinutes = (finish: Pick<Finish, 'mixRatio' | 'method'>): number =>
+  mixMinutes(finish) + (usesGun(finish) ? RULE_OF_THUMB.gunRinse : 0);
 
 /** Mixing, straining and filling; of what is not mixed: shaking or stirring. Minutes. */
 export const mixMinutes = ({ mixRatio, method }: Pick<Finish, 'mixRatio' | 'method'>): number =>

@@ -7,7 +7,9 @@ const MOST_KEPT = 8;
 /** After which stages the masks may stay on. */
 export function maskKeepPatterns(table: ProblemTable, order: readonly number[]): boolean[][] {
   const none = order.map(() => false);
-  const may = order.flatMap((finish, stage) => (stage < order.length - 1 && mayKeepMasks(table, finish, order[stage + 1]!) ? [stage] : []));
+  const may = order.flatMap((finish, stage) =>
+    stage < order.length - 1 && mayKeepMasks(table, finish, order[stage + 1]!) ? [stage] : [],
+  );
   return Array.from({ length: 2 ** Math.min(may.length, MOST_KEPT) }, (_, choice) =>
     none.map((_one, stage) => may.includes(stage) && ((choice >> may.indexOf(stage)) & 1) === 1),
   );
@@ -25,9 +27,12 @@ export function mayKeepMasks(table: ProblemTable, finish: number, next: number):
 
 /** True where tape over this film could be pulled after it was tape-safe and something else went on. */
 function lastsOver(table: ProblemTable, finish: number, late: boolean): boolean {
-  const counts = table.areasOf[finish]!.flatMap((area) => [EXISTING_FINISH, ...table.finishes.keys()].map((below) => table.coats(finish, area, below)));
+  const counts = table.areasOf[finish]!.flatMap((area) =>
+    [EXISTING_FINISH, ...table.finishes.keys()].map((below) => table.coats(finish, area, below)),
+  );
   const times = [...new Set(counts)].map((count) => filmTimes(table.problem, table.finishes[finish]!, count));
   const chosen = table.problem.pulls?.schools ?? [];
-  const closes = ({ windows, school }: FilmTimes) => Math.max(...[school, ...chosen].map((one) => windows[one]?.to ?? Infinity));
+  const closes = ({ windows, school }: FilmTimes) =>
+    Math.max(...[school, ...chosen].map((one) => windows[one]?.to ?? Infinity));
   return times.some((film) => film.tapeSafeMin < (late ? film.latestMin : closes(film)));
 }

@@ -18,8 +18,11 @@ export const searchWithKeptMasks = (problem: OrderProblem): KeptMaskSearch => ru
 export function* keptMaskSearchSteps(problem: OrderProblem): Generator<SearchProgress, KeptMaskSearch> {
   const result = yield* searchSteps(problem);
   const [best] = result.sequences;
-  if (!problem.rules.through || !best?.stages.some(({ forbidden }) => forbidden.includes('late'))) return { problem, result };
+  if (!problem.rules.through || !best?.stages.some(({ forbidden }) => forbidden.includes('late')))
+    return { problem, result };
   const fresh = { ...problem, rules: { ...problem.rules, through: false } };
   const other = yield* searchSteps(fresh);
-  return other.sequences[0] && other.sequences[0].score < best.score ? { problem: fresh, result: other } : { problem, result };
+  return other.sequences[0] && other.sequences[0].score < best.score
+    ? { problem: fresh, result: other }
+    : { problem, result };
 }

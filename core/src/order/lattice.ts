@@ -50,12 +50,15 @@ export function latticeOf(table: ProblemTable, shares: CoatShares, exact: boolea
     worth: worthOpening(table, shares),
   };
   const link = linksOf(table);
-  const stays = table.finishes.map((_, finish) => table.finishes.map((_one, next) => mayKeepMasks(table, finish, next)));
+  const stays = table.finishes.map((_, finish) =>
+    table.finishes.map((_one, next) => mayKeepMasks(table, finish, next)),
+  );
   // What follows may leave its masks on; what came before may have.
   const stage = (done: number, last: number, finish: number): StageBound => {
     const under = last >= 0 && stays[last]![finish]!;
     const key = (done * count + finish) * 2 + Number(under);
-    const known = stages.get(key) ?? stageBound(table, { done, finish, under, leaves: stays[finish]!.some(Boolean) }, remembered);
+    const known =
+      stages.get(key) ?? stageBound(table, { done, finish, under, leaves: stays[finish]!.some(Boolean) }, remembered);
     stages.set(key, known);
     return known;
   };
@@ -127,7 +130,12 @@ export function latticeOf(table: ProblemTable, shares: CoatShares, exact: boolea
   }
   if (exact) return { step, rest, cheapest, ready, units };
   const loose = table.finishes.map(
-    (_, finish) => stageBound(table, { done: 0, finish, under: stays.some((row) => row[finish]), leaves: true, any: true }, remembered).cost,
+    (_, finish) =>
+      stageBound(
+        table,
+        { done: 0, finish, under: stays.some((row) => row[finish]), leaves: true, any: true },
+        remembered,
+      ).cost,
   );
   return {
     step,
@@ -166,7 +174,8 @@ export function bitCount(bits: number): number {
 const MOST_SKIPS = 8;
 
 /** True where a finish is not done yet and everything that must come before it is. */
-export const mayFollow = ({ needs }: ProblemTable, done: number, finish: number): boolean => ((done >> finish) & 1) === 0 && (needs[finish]! & ~done) === 0;
+export const mayFollow = ({ needs }: ProblemTable, done: number, finish: number): boolean =>
+  ((done >> finish) & 1) === 0 && (needs[finish]! & ~done) === 0;
 
 interface StageBound {
   readonly cost: number;
@@ -189,7 +198,9 @@ interface Remembered {
 }
 
 const worthOpening = ({ parts, finishes, own }: ProblemTable, shares: CoatShares): boolean[][] =>
-  parts.map(({ areas }) => finishes.map((_, finish) => areas.some((area) => own[area] === finish || shares.back(area, finish, 0) > 0)));
+  parts.map(({ areas }) =>
+    finishes.map((_, finish) => areas.some((area) => own[area] === finish || shares.back(area, finish, 0) > 0)),
+  );
 
 /** Cuts of parts made before: what a part costs depends only on those finishes before it that it gets itself. */
 type Cuts = Map<number, ReturnType<typeof relaxPart>>;
@@ -204,7 +215,11 @@ interface StageAsked {
   readonly any?: boolean;
 }
 
-function stageBound(table: ProblemTable, { done, finish, under: keeping, leaves, any }: StageAsked, remembered: Remembered): StageBound {
+function stageBound(
+  table: ProblemTable,
+  { done, finish, under: keeping, leaves, any }: StageAsked,
+  remembered: Remembered,
+): StageBound {
   const { cuts, shares, worth } = remembered;
   const { own, alike, pins, problem } = table;
   const { work, wait, risk, money } = scoreWeights(table);
@@ -221,7 +236,10 @@ function stageBound(table: ProblemTable, { done, finish, under: keeping, leaves,
   let [coats, fixed, over] = [0, 0, 0];
   for (const area of mine) {
     coats = Math.max(coats, Math.min(bestBelow, table.coats(finish, area, EXISTING_FINISH)));
-    let [leastFixed, leastWork] = [table.leastOver(finish, area, EXISTING_FINISH).fixed, table.leastOver(finish, area, EXISTING_FINISH).minutes];
+    let [leastFixed, leastWork] = [
+      table.leastOver(finish, area, EXISTING_FINISH).fixed,
+      table.leastOver(finish, area, EXISTING_FINISH).minutes,
+    ];
     for (const one of before) {
       leastFixed = Math.min(leastFixed, table.leastOver(finish, area, one).fixed);
       leastWork = Math.min(leastWork, table.leastOver(one, area, EXISTING_FINISH).minutes);
@@ -242,16 +260,32 @@ function stageBound(table: ProblemTable, { done, finish, under: keeping, leaves,
     const weights = { work: minute, pull: work - wait, calm: work - wait, counted: work, risk, money };
     // Where nothing is known of the other stages, nothing is given back and nothing charged.
     // The work a spared coat saves may pass the time of a wait: it is worth that much less, here and where it is charged.
-    const spared = (area: number) => (any || own[area]! < 0 ? 0 : shares.back(area, finish, 0) * shares.price(own[area]!, work - wait));
-    const owed = (area: number) => minute * (own[area]! < 0 ? table.leastOver(finish, area, EXISTING_FINISH).minutes : owedTo(area)) - spared(area);
-    const stage = () => ({ finish, done, any, coats, settled: Int8Array.from(own, (_, area) => stateOf(area)), under, weights, owed });
+    const spared = (area: number) =>
+      any || own[area]! < 0 ? 0 : shares.back(area, finish, 0) * shares.price(own[area]!, work - wait);
+    const owed = (area: number) =>
+      minute * (own[area]! < 0 ? table.leastOver(finish, area, EXISTING_FINISH).minutes : owedTo(area)) - spared(area);
+    const stage = () => ({
+      finish,
+      done,
+      any,
+      coats,
+      settled: Int8Array.from(own, (_, area) => stateOf(area)),
+      under,
+      weights,
+      owed,
+    });
     const sprayed: ReturnType<typeof relaxPart>[] = [];
     const cost = table.parts.reduce(
       (sum, { finishes, areas }, part) => {
         // Where nothing of it is sprayed, and nothing would be spared by it, a part costs nothing.
-        if (!worth[part]![finish] && !areas.some((area) => pins[finish]![area] === 1)) return sum + wholePartWeight(table, finish, part, weights);
+        if (!worth[part]![finish] && !areas.some((area) => pins[finish]![area] === 1))
+          return sum + wholePartWeight(table, finish, part, weights);
         const sub = (part * table.finishes.length + finish) * 2 ** table.finishes.length + (done & finishes);
-        const key = (sub * (RULE_OF_THUMB.mostCoats + 1) + coats) * 8 + (minute === work ? 0 : 1) + (keeping ? 2 : 0) + (any ? 4 : 0);
+        const key =
+          (sub * (RULE_OF_THUMB.mostCoats + 1) + coats) * 8 +
+          (minute === work ? 0 : 1) +
+          (keeping ? 2 : 0) +
+          (any ? 4 : 0);
         let known = cuts.get(key);
         if (!known) {
           known = relaxPart(table, stage(), part);
@@ -274,7 +308,10 @@ function stageBound(table: ProblemTable, { done, finish, under: keeping, leaves,
       : areas.some((area) => own[area] === finish) && areas.some((area) => closed(part, area)),
   );
   const times = filmTimes(problem, table.finishes[finish]!, coats);
-  const pullWait = Math.max(times.cleanMin, leaves || !masked ? Math.min(times.flashMin, times.leastPullMin) : times.leastPullMin);
+  const pullWait = Math.max(
+    times.cleanMin,
+    leaves || !masked ? Math.min(times.flashMin, times.leastPullMin) : times.leastPullMin,
+  );
   const usual = costAt(work);
   return {
     cost: usual.cost + wait * ((coats - 1) * times.gap.from + pullWait),
@@ -287,7 +324,8 @@ function stageBound(table: ProblemTable, { done, finish, under: keeping, leaves,
 /** Edges between what a stage paints and what is kept or painted by then: each is laid once at least, now or in a mask that stayed on. */
 function onceAnyway(table: ProblemTable, done: number, finish: number, weights: StageWeights): number {
   const { own, alike, edges, strips, problem, outer, part } = table;
-  const stays = (area: number) => (own[area]! < 0 && alike[area] !== finish) || (own[area] !== finish && ((done >> own[area]!) & 1) === 1);
+  const stays = (area: number) =>
+    (own[area]! < 0 && alike[area] !== finish) || (own[area] !== finish && ((done >> own[area]!) & 1) === 1);
   const calm = onceWeights(weights);
   return edges.reduce((sum, { a, b, crisp }) => {
     const [mine, other] = own[a] === finish ? [a, b] : [b, a];

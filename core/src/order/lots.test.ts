@@ -11,11 +11,23 @@ it('mixes once what keeps, and what is on before it has gone off', () => {
   expect(lotsOf(three, null, two)).toEqual({ lifeMin: null, from: [1], perCoat: 1, mixMin: 0, waitMin: 30 });
   // Three coats of 10 with 15 between them: the last is on after 60.
   expect(lotsOf(three, 60, two).from).toEqual([1]);
-  expect(lotsOf(three, 59, two)).toEqual({ lifeMin: 59, from: [1, 3], perCoat: 1, mixMin: AGAIN_MIN, waitMin: 30 - AGAIN_MIN });
+  expect(lotsOf(three, 59, two)).toEqual({
+    lifeMin: 59,
+    from: [1, 3],
+    perCoat: 1,
+    mixMin: AGAIN_MIN,
+    waitMin: 30 - AGAIN_MIN,
+  });
   expect(lotsOf(three, 34, two).from).toEqual([1, 2, 3]);
 });
 it('waits for mixing where a coat flashes sooner, and counts what is done with the same paint after the last coat', () => {
-  expect(lotsOf({ ...three, gapMin: 3 }, 20, two)).toEqual({ lifeMin: 20, from: [1, 2, 3], perCoat: 1, mixMin: 2 * AGAIN_MIN, waitMin: 0 });
+  expect(lotsOf({ ...three, gapMin: 3 }, 20, two)).toEqual({
+    lifeMin: 20,
+    from: [1, 2, 3],
+    perCoat: 1,
+    mixMin: 2 * AGAIN_MIN,
+    waitMin: 0,
+  });
   expect(lotsOf({ ...three, lastMin: 10 }, 60, two).from).toEqual([1, 3]);
 });
 it('rinses no gun where there is none', () => {
@@ -35,12 +47,15 @@ it('no lot is older than its pot life, and none could have taken one coat more',
     fc.property(some, fc.integer({ min: 80, max: 300 }), (given, lifeMin) => {
       const { from, perCoat, mixMin, waitMin } = lotsOf(given, lifeMin, two);
       const ends = [...from.slice(1), given.coats + 1];
-      const age = (first: number, end: number) => (end - first) * given.eachMin + (end - 1 - first) * given.gapMin + (end > given.coats ? given.lastMin : 0);
+      const age = (first: number, end: number) =>
+        (end - first) * given.eachMin + (end - 1 - first) * given.gapMin + (end > given.coats ? given.lastMin : 0);
       expect(perCoat).toBe(1);
       from.forEach((first, lot) => expect(age(first, ends[lot]!)).toBeLessThanOrEqual(lifeMin));
       from.slice(1).forEach((next, lot) => expect(age(from[lot]!, next + 1)).toBeGreaterThan(lifeMin));
       expect(mixMin).toBe(AGAIN_MIN * (from.length - 1));
-      expect(mixMin + waitMin).toBe(from.slice(1).length * Math.max(AGAIN_MIN, given.gapMin) + (given.coats - from.length) * given.gapMin);
+      expect(mixMin + waitMin).toBe(
+        from.slice(1).length * Math.max(AGAIN_MIN, given.gapMin) + (given.coats - from.length) * given.gapMin,
+      );
     }),
   );
 });

@@ -24,7 +24,12 @@ export interface LotShares {
  * @returns one lot where a paint is not mixed or keeps
  */
 export function lotsOf(
-  { coats, eachMin, lastMin, gapMin }: { readonly coats: number; readonly eachMin: number; readonly lastMin: number; readonly gapMin: number },
+  {
+    coats,
+    eachMin,
+    lastMin,
+    gapMin,
+  }: { readonly coats: number; readonly eachMin: number; readonly lastMin: number; readonly gapMin: number },
   potLifeMin: number | null,
   finish: Pick<Finish, 'mixRatio' | 'method'>,
 ): LotShares {

@@ -11,12 +11,18 @@ import { searchSteps, type SearchResult } from './search';
 
 const BASE = SHIPPED_FINISHES.find(({ id }) => id === 'cream-two-part')!;
 const finishesOf = (count: number): Finish[] =>
-  Array.from({ length: count }, (_, index) => ({ ...BASE, id: `f${index}` as FinishId, colour: `#${(0x101010 + index * 0x060503).toString(16)}` }));
+  Array.from({ length: count }, (_, index) => ({
+    ...BASE,
+    id: `f${index}` as FinishId,
+    colour: `#${(0x101010 + index * 0x060503).toString(16)}`,
+  }));
 
 /** An area for each finish, on one part beside each other or each on a part of its own. */
 function problemOf(count: number, onOnePart: boolean) {
   const finishes = finishesOf(count);
-  const areas = finishes.map(({ id }, index) => sampleArea(index, id, { part: (onOnePart ? 'p' : `p${index}`) as PartId, sizeM2: 0.2 + index / 50 }));
+  const areas = finishes.map(({ id }, index) =>
+    sampleArea(index, id, { part: (onOnePart ? 'p' : `p${index}`) as PartId, sizeM2: 0.2 + index / 50 }),
+  );
   const borders = onOnePart ? areas.slice(1).map((_, index) => sampleBorder(index, index + 1, 1 + index / 7)) : [];
   return sampleProblem(areas, borders, { finishes: new Map(finishes.map((finish) => [finish.id as string, finish])) });
 }
@@ -31,7 +37,12 @@ function searched(problem: ReturnType<typeof problemOf>, effort: number): { resu
 }
 
 it('bits are counted as they are written, the sign bit too', () => {
-  fc.assert(fc.property(fc.integer(), (bits) => bitCount(bits) === [...(bits >>> 0).toString(2)].filter((bit) => bit === '1').length));
+  fc.assert(
+    fc.property(
+      fc.integer(),
+      (bits) => bitCount(bits) === [...(bits >>> 0).toString(2)].filter((bit) => bit === '1').length,
+    ),
+  );
   expect([0, 1, -1, 1 << 31, (1 << 30) - 1].map(bitCount)).toEqual([0, 1, 32, 1, 30]);
 });
 
@@ -46,15 +57,22 @@ it.each([29, 30].flatMap((count) => [true, false].map((onOnePart) => ({ count, o
 );
 
 it.each([31, 32, 33])('no order is looked for with %i finishes', (count) => {
-  expect(searched(problemOf(count, false), 4)).toEqual({ result: { sequences: [], complete: false, gap: 1 }, steps: 1 });
+  expect(searched(problemOf(count, false), 4)).toEqual({
+    result: { sequences: [], complete: false, gap: 1 },
+    steps: 1,
+  });
 });
 
 it('a lattice over many finishes is not taken for cheap, wherever they lie', () => {
   fc.assert(
-    fc.property(fc.integer({ min: 1, max: 30 }), fc.array(fc.integer({ min: 0, max: 2 ** 30 - 1 }), { maxLength: 40 }), (count, finishes) => {
-      const parts = finishes.map((bits) => ({ areas: [0], edges: [], finishes: bits & (2 ** count - 1) }));
-      expect(latticeEffort({ parts, finishes: finishesOf(count) })).toBeGreaterThanOrEqual(2 ** count / 20);
-    }),
+    fc.property(
+      fc.integer({ min: 1, max: 30 }),
+      fc.array(fc.integer({ min: 0, max: 2 ** 30 - 1 }), { maxLength: 40 }),
+      (count, finishes) => {
+        const parts = finishes.map((bits) => ({ areas: [0], edges: [], finishes: bits & (2 ** count - 1) }));
+        expect(latticeEffort({ parts, finishes: finishesOf(count) })).toBeGreaterThanOrEqual(2 ** count / 20);
+      },
+    ),
   );
 });
 
@@ -80,18 +98,30 @@ function designOf(count: number): Design {
     datums: [{ id: 'base', name: 'Base', at: [0, 0], angleDeg: 0 }],
     lines: strips,
   };
-  const areas = finishesOf(count).map(({ id }, index) => ({ part: 'board', seed: [100 * index + 50, 250], finish: id }));
+  const areas = finishesOf(count).map(({ id }, index) => ({
+    part: 'board',
+    seed: [100 * index + 50, 250],
+    finish: id,
+  }));
   return { ...emptyDesign('Many', 'other'), parts: [part], scheme: { areas } } as unknown as Design;
 }
 
 it.each([30, 31, 32, 33])('a design of %i finishes: kept with up to 30, else refused at its scheme', (count) => {
   const shelf = { tapes: [], finishes: finishesOf(count) };
-  const found = designFaults(designOf(count), shelf, ['design']).filter(({ code }) => code === 'design.too-many-finishes');
-  expect(found).toEqual(count <= LIMITS.finishes ? [] : [{ path: 'design.scheme.areas', code: 'design.too-many-finishes', values: { count, max: 30 } }]);
+  const found = designFaults(designOf(count), shelf, ['design']).filter(
+    ({ code }) => code === 'design.too-many-finishes',
+  );
+  expect(found).toEqual(
+    count <= LIMITS.finishes
+      ? []
+      : [{ path: 'design.scheme.areas', code: 'design.too-many-finishes', values: { count, max: 30 } }],
+  );
 });
 
 it('the plan of one kept by an earlier version says so, and ends', () => {
   const plan = planJob(designOf(32), { tapes: [], finishes: finishesOf(32) });
   expect(plan.stages).toEqual([]);
-  expect(plan.advice).toContainEqual(expect.objectContaining({ level: 'stop', code: 'advice.too-many-finishes', values: { count: 32, max: 30 } }));
+  expect(plan.advice).toContainEqual(
+    expect.objectContaining({ level: 'stop', code: 'advice.too-many-finishes', values: { count: 32, max: 30 } }),
+  );
 });

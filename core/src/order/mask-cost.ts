@@ -25,18 +25,29 @@ export interface EdgeCost {
  * @param crisp true where it makes an edge that stays
  * Source: rates per metre, piece and corner, rules of thumb.
  */
-export function edgeCost({ lengthM, pieces, setOutMin, corners, bend, sealM, backing, seam }: TapeEdge, crisp: boolean, model: boolean): EdgeCost {
+export function edgeCost(
+  { lengthM, pieces, setOutMin, corners, bend, sealM, backing, seam }: TapeEdge,
+  crisp: boolean,
+  model: boolean,
+): EdgeCost {
   const perPiece = model ? RULE_OF_THUMB.perPiece.model : RULE_OF_THUMB.perPiece.full;
   const fiddly = model && bend === 'features' ? RULE_OF_THUMB.modelFeatures : 1;
   const rate = RULE_OF_THUMB.layPerMetre[bend][crisp ? 'crisp' : 'rough'];
   const pullMin = lengthM * RULE_OF_THUMB.pullPerMetre + pieces * RULE_OF_THUMB.pullPerPiece;
   const backed = crisp && backing === true;
-  const backingLayMin = backed ? lengthM * RULE_OF_THUMB.layPerMetre[bend === 'features' ? 'gentle' : bend].rough + pieces * perPiece : 0;
+  const backingLayMin = backed
+    ? lengthM * RULE_OF_THUMB.layPerMetre[bend === 'features' ? 'gentle' : bend].rough + pieces * perPiece
+    : 0;
   const backingPullMin = backed ? pullMin : 0;
   const seamMin = seam ? lengthM * RULE_OF_THUMB.layPerMetre.straight.rough : 0;
   const tapeM = lengthM * (1 + (backed ? 1 : 0) + (seam ? 1 : 0));
   return {
-    layMin: fiddly * (lengthM * rate + (crisp ? setOutMin : 0)) + pieces * perPiece + corners * RULE_OF_THUMB.perCorner + backingLayMin + seamMin,
+    layMin:
+      fiddly * (lengthM * rate + (crisp ? setOutMin : 0)) +
+      pieces * perPiece +
+      corners * RULE_OF_THUMB.perCorner +
+      backingLayMin +
+      seamMin,
     sealMin: crisp ? sealM * RULE_OF_THUMB.sealPerMetre : 0,
     pullMin: pullMin + backingPullMin,
     tapeM,
@@ -66,7 +77,12 @@ export interface StageMaskCost extends MaskCost {
  * What the mask of a stage costs: tape along every edge laid now, paper behind it; a strip one tape wide costs that tape once, an attached
  * part in reach is covered whole. What masks kept on from before already cover costs nothing.
  */
-export function stageMaskCost(problem: OrderProblem, before: Progress, open: readonly boolean[], method: FinishMethod): StageMaskCost {
+export function stageMaskCost(
+  problem: OrderProblem,
+  before: Progress,
+  open: readonly boolean[],
+  method: FinishMethod,
+): StageMaskCost {
   const joints = new Set(before.kept.flatMap(({ mask }) => mask.edges.map(({ border }) => border)));
   const mask = maskOf(problem, { open, painted: before.painted, standing: before.standing, joints, method });
   // Paper lies on a covered area as tape does on its edge: both wait until it takes tape.
@@ -79,7 +95,10 @@ export function stageMaskCost(problem: OrderProblem, before: Progress, open: rea
 }
 
 /** What so much of a mask costs. */
-export function maskCost({ areas, borders, model }: OrderProblem, { edges, covers, wholes, drips }: StageMask): MaskCost {
+export function maskCost(
+  { areas, borders, model }: OrderProblem,
+  { edges, covers, wholes, drips }: StageMask,
+): MaskCost {
   const sum = { layMin: 0, sealMin: 0, pullMin: 0, tapeM: 0, risk: 0, money: 0 };
   const add = (edge: TapeEdge, crisp: boolean) => {
     const cost = memoizedEdgeCost(edge, crisp, model);
@@ -90,14 +109,17 @@ export function maskCost({ areas, borders, model }: OrderProblem, { edges, cover
     sum.risk += cost.risk;
     sum.money += cost.money;
   };
-  for (const { border, class: one, laid, strip } of edges) if (laid === 'now' && !strip) add(borders[border]!, one === 'crisp');
+  for (const { border, class: one, laid, strip } of edges)
+    if (laid === 'now' && !strip) add(borders[border]!, one === 'crisp');
   let drapes = NO_COVER;
   for (const { area, by, crisp, laid } of covers) {
     if (laid !== 'now') continue;
     if (by === 'tape') add(areas[area]!.strip as TapeEdge, crisp);
     else if (!drips) drapes = addCovers(drapes, coverOver(areas[area]!));
   }
-  if (drips) for (const { border, laid, strip } of edges) if (laid === 'now' && !strip) drapes = addCovers(drapes, dripPaper(borders[border]!));
+  if (drips)
+    for (const { border, laid, strip } of edges)
+      if (laid === 'now' && !strip) drapes = addCovers(drapes, dripPaper(borders[border]!));
   for (const part of wholes) drapes = addCovers(drapes, wholePartCover(areas, part));
   return {
     ...sum,
@@ -124,7 +146,11 @@ export const addCovers = (one: Cover, other: Cover): Cover => ({
 });
 
 /** What covers an area. */
-export const coverOver = ({ sizeM2, bagM2 = 0, count }: Pick<OrderArea, 'sizeM2' | 'bagM2' | 'count'>): Cover => ({ sizeM2, pieces: count, bagM2 });
+export const coverOver = ({ sizeM2, bagM2 = 0, count }: Pick<OrderArea, 'sizeM2' | 'bagM2' | 'count'>): Cover => ({
+  sizeM2,
+  pieces: count,
+  bagM2,
+});
 
 /** Paper along an edge, against drips. */
 export const dripPaper = ({ lengthM, pieces }: Pick<TapeEdge, 'lengthM' | 'pieces'>): Cover => ({
@@ -141,7 +167,9 @@ export function wholePartCover(areas: OrderProblem['areas'], part: PartId): Cove
 
 /** Minutes to hang paper or film, and to take it away. Source: rules of thumb. */
 export const coverMin = ({ sizeM2, pieces, bagM2 }: Cover): number =>
-  (sizeM2 - bagM2) * RULE_OF_THUMB.drapePerSquareMetre + bagM2 * RULE_OF_THUMB.bagPerSquareMetre + pieces * RULE_OF_THUMB.drapePerPiece;
+  (sizeM2 - bagM2) * RULE_OF_THUMB.drapePerSquareMetre +
+  bagM2 * RULE_OF_THUMB.bagPerSquareMetre +
+  pieces * RULE_OF_THUMB.drapePerPiece;
 export const uncoverMin = ({ sizeM2, pieces }: Pick<Cover, 'sizeM2' | 'pieces'>): number =>
   sizeM2 * RULE_OF_THUMB.uncoverPerSquareMetre + pieces * RULE_OF_THUMB.uncoverPerPiece;
 

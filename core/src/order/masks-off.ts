@@ -41,7 +41,15 @@ export function stageMasks(
   const wholes = mask.wholes.length === 0 ? null : made({ ...mask, edges: [], covers: [] });
   if (split.inner.covers.length + split.inner.edges.length === 0) return { own: null, outer, wholes };
   const own = made(split.inner);
-  return { own: { ...own, ...pullGroups(problem, times, split.inner, own.pullMin, lastCoatMin - laidAt), latestMin: times.latestMin }, outer, wholes };
+  return {
+    own: {
+      ...own,
+      ...pullGroups(problem, times, split.inner, own.pullMin, lastCoatMin - laidAt),
+      latestMin: times.latestMin,
+    },
+    outer,
+    wholes,
+  };
 }
 
 /** A turn as it is pulled: lines that come off before the rest. */
@@ -115,7 +123,9 @@ export function maskRemoval(
   const rests = [...early.map(({ restMin }) => restMin), at - free];
   const fits = rests.findIndex((minutes) => minutes >= times.cleanMin);
   const past = masks.filter((one) => (one === own ? pastSpan(problem, one, at) : isPastWindow(problem, one, at)));
-  const hands = Math.max(...masks.map((one) => peopleNeeded(pullMin, { from: at - one.at, to: past.includes(one) ? null : one.span.to })));
+  const hands = Math.max(
+    ...masks.map((one) => peopleNeeded(pullMin, { from: at - one.at, to: past.includes(one) ? null : one.span.to })),
+  );
   return {
     waitMin: rests.reduce((sum, minutes) => sum + minutes, 0),
     offMin: at + pullMin / hands,
@@ -125,14 +135,21 @@ export function maskRemoval(
     uncoverMin: masks.reduce((sum, one) => sum + one.uncoverMin, 0),
     risk: RULE_OF_THUMB.keptRisk * past.reduce((sum, { tapeM }) => sum + tapeM, 0),
     // A mask that comes off after its own stage lies as long as it must: that is told, there is nothing to be chosen.
-    late: past.some((one) => one !== own && (!problem.rules.late || at > one.at + one.latestMin || !comesOffClean(problem, one, at))),
+    late: past.some(
+      (one) => one !== own && (!problem.rules.late || at > one.at + one.latestMin || !comesOffClean(problem, one, at)),
+    ),
     kept,
     pulled: { masks, at, hands, pullMin, restMin: at - free, early, offMin: at + pullMin / hands },
   };
 }
 
 /** The same where the last coat goes on in sections and each is pulled in its turn: the gun is cleaned once all of them are painted. */
-export function removalInSections(off: MaskRemoval, { heaps, totalMin, paintedMin }: StageSections, lastCoatMin: number, cleanMin: number): MaskRemoval {
+export function removalInSections(
+  off: MaskRemoval,
+  { heaps, totalMin, paintedMin }: StageSections,
+  lastCoatMin: number,
+  cleanMin: number,
+): MaskRemoval {
   const begun = lastCoatMin - paintedMin;
   const painted = heaps.findLastIndex(({ turn }) => turn === 'paint');
   const pulls = (list: typeof heaps) => list.filter(({ turn }) => turn === 'pull');
@@ -149,26 +166,36 @@ export function removalInSections(off: MaskRemoval, { heaps, totalMin, paintedMi
 }
 
 /** What comes off before the rest, one turn after the other: lines of the stage's own mask, and of masks that stayed on until now. */
-function earlyPulls(problem: OrderProblem, own: StandingMask, masks: readonly StandingMask[], lastCoatMin: number): EarlyPull[] {
+function earlyPulls(
+  problem: OrderProblem,
+  own: StandingMask,
+  masks: readonly StandingMask[],
+  lastCoatMin: number,
+): EarlyPull[] {
   const pulls: EarlyPull[] = [];
   for (const turn of own.early) {
-    const parts = masks.flatMap(({ mask, part }) => (part !== null && problem.pulls ? [withPullGroup(problem.pulls, mask, turn)] : []));
+    const parts = masks.flatMap(({ mask, part }) =>
+      part !== null && problem.pulls ? [withPullGroup(problem.pulls, mask, turn)] : [],
+    );
     const off = [turn.mask, ...parts];
     const pullMin = off.reduce((sum, mask) => sum + maskCost(problem, mask).pullMin, 0);
     const free = endOf(pulls.at(-1), lastCoatMin);
     const at = Math.max(free, lastCoatMin + turn.span.from);
     const hands = peopleNeeded(pullMin, { from: at - lastCoatMin, to: turn.span.to });
     const edges = new Set(off.flatMap((mask) => mask.edges.filter(({ laid }) => laid === 'now')));
-    if (edges.size > 0) pulls.push({ school: turn.school, span: turn.span, edges, pullMin, hands, at, restMin: at - free });
+    if (edges.size > 0)
+      pulls.push({ school: turn.school, span: turn.span, edges, pullMin, hands, at, restMin: at - free });
   }
   return pulls;
 }
 
-const endOf = (pull: EarlyPull | undefined, otherwise: number): number => (pull ? pull.at + pull.pullMin / pull.hands : otherwise);
+const endOf = (pull: EarlyPull | undefined, otherwise: number): number =>
+  pull ? pull.at + pull.pullMin / pull.hands : otherwise;
 
 /** True where a mask comes off after the window of its school, or of single lines of it, or later than its tape comes off clean. */
 export const isPastWindow = (problem: OrderProblem, mask: StandingMask, at: number): boolean =>
-  pastSpan(problem, mask, at) || mask.early.some(({ span }: EarlyPullGroup) => at > mask.at + (span.to ?? Infinity) + 1e-9);
+  pastSpan(problem, mask, at) ||
+  mask.early.some(({ span }: EarlyPullGroup) => at > mask.at + (span.to ?? Infinity) + 1e-9);
 
 const pastSpan = (problem: OrderProblem, mask: StandingMask, at: number): boolean =>
   at > mask.at + (mask.span.to ?? Infinity) + 1e-9 || !comesOffClean(problem, mask, at);

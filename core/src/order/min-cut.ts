@@ -31,7 +31,8 @@ export class MinCut {
     let cost = 0;
     for (let level = this.levels(); level[1]! >= 0; level = this.levels()) {
       const at = [...this.first];
-      for (let sent = this.send(0, Infinity, level, at); sent > NOTHING; sent = this.send(0, Infinity, level, at)) cost += sent;
+      for (let sent = this.send(0, Infinity, level, at); sent > NOTHING; sent = this.send(0, Infinity, level, at))
+        cost += sent;
     }
     return { cost, open: this.levels().map((level) => level >= 0) };
   }

@@ -33,14 +33,21 @@ export function costOrder(
   order.forEach((finish, index) => {
     // Orders that begin alike are worked out once: most of what a search tries differs from the last try in a single area.
     key += `${finish}${keep[index] ? '+' : '-'}${open[index]!.map(Number).join('')}`;
-    const stage = worked.get(key) ?? stageCost(problem, progress, { finish: finishes[finish]!.id, open: open[index]!, keep: keep[index]! });
+    const stage =
+      worked.get(key) ??
+      stageCost(problem, progress, { finish: finishes[finish]!.id, open: open[index]!, keep: keep[index]! });
     if (worked.size > MOST_WORKED) worked.clear();
     worked.set(key, stage);
     stages.push(stage);
     progress = stage.after;
   });
-  if (problem.clear) stages.push(stageCost(problem, progress, { finish: problem.clear.finish, open: problem.clear.areas, keep: false }));
-  return { order: stages.map(({ finish }) => finish), stages, score: stages.reduce((sum, stage) => sum + stageScore(stage, problem.wish), 0) };
+  if (problem.clear)
+    stages.push(stageCost(problem, progress, { finish: problem.clear.finish, open: problem.clear.areas, keep: false }));
+  return {
+    order: stages.map(({ finish }) => finish),
+    stages,
+    score: stages.reduce((sum, stage) => sum + stageScore(stage, problem.wish), 0),
+  };
 }
 
 /** So many worked-out stages are remembered. */

@@ -26,7 +26,11 @@ interface Numbers {
 }
 
 /** Lays out what masks on kept areas are charged: see `masksKeptAfter` for when they stay on. */
-export function outerCharges({ areas, rules, clear }: OrderProblem, start: Progress, { own, part, partNames }: Numbers): OuterCharges {
+export function outerCharges(
+  { areas, rules, clear }: OrderProblem,
+  start: Progress,
+  { own, part, partNames }: Numbers,
+): OuterCharges {
   const colours = partNames.map(() => 0);
   const finishing = partNames.map(() => 0);
   own.forEach((finish, area) => {
@@ -44,6 +48,8 @@ export function outerCharges({ areas, rules, clear }: OrderProblem, start: Progr
       if (!primed[one]) return 'every';
       return done !== null && (done & colours[one]!) !== 0 ? 'every' : 'none';
     },
-    mayStay: (one, finish) => rules.through && ((colours[one]! >> finish) & 1 ? ((finishing[one]! >> finish) & 1) === 0 : primed[one] || goesOn(one) !== 0),
+    mayStay: (one, finish) =>
+      rules.through &&
+      ((colours[one]! >> finish) & 1 ? ((finishing[one]! >> finish) & 1) === 0 : primed[one] || goesOn(one) !== 0),
   };
 }

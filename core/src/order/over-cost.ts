@@ -76,7 +76,9 @@ export function compatibilityCost(
         continue;
       }
       return {
-        tasks: [...waited.values(), ...tasks.filter(({ area, answer }) => answer !== 'wait' || !waited.has(area))].sort((one, other) => one.area - other.area),
+        tasks: [...waited.values(), ...tasks.filter(({ area, answer }) => answer !== 'wait' || !waited.has(area))].sort(
+          (one, other) => one.area - other.area,
+        ),
         windows,
         waitMin: Math.max(0, now - ready),
         abradeMin,
@@ -88,7 +90,8 @@ export function compatibilityCost(
     // What was waited for stays told, whatever the older film asks for by then.
     if (readyAt > ready)
       for (const task of tasks)
-        if ((task.answer === 'wait' || task.answer === 'no') && !waited.has(task.area)) waited.set(task.area, { ...task, answer: 'wait' });
+        if ((task.answer === 'wait' || task.answer === 'no') && !waited.has(task.area))
+          waited.set(task.area, { ...task, answer: 'wait' });
     now = Math.max(ready, readyAt);
   }
 }
@@ -112,7 +115,12 @@ function overAt(problem: OrderProblem, before: Progress, finish: Finish, open: r
     const { age, verdict, lower } = found || compatibilityAt(problem, before, index, finish, at);
     if (film && !found) known.set(film, { age, verdict, lower });
     const toMin = verdict.window?.toMin ?? null;
-    if (film) windows.set(film.at, { at: film.at, fromMin: verdict.window?.fromMin ?? 0, toMin: toMin === null ? null : toMin - (film.spreadMin ?? 0) });
+    if (film)
+      windows.set(film.at, {
+        at: film.at,
+        fromMin: verdict.window?.fromMin ?? 0,
+        toMin: toMin === null ? null : toMin - (film.spreadMin ?? 0),
+      });
     if (verdict.answer === 'yes') return;
     tasks.push({ area: index, answer: verdict.answer, reason: verdict.reason, lower });
     if (verdict.answer === 'abrade') abradeM2 += area.sizeM2;
@@ -146,12 +154,17 @@ export function compatibilityAt(
   const { presentSystem, presentAgeMin, keyed } = problem.areas[index]!;
   const lower = film ? film.finish.system : presentSystem;
   const age = film ? at - film.at : presentAgeMin + at;
-  if (lower !== null && problem.rules.vouched.some((pair) => pair.lower === lower && pair.upper === upper.system)) return { age, verdict: VOUCHED, lower };
-  const marks = film ? marksOfFilm(problem, film.finish, film.coats) : presentSystem && marksOfPresent(problem, presentSystem);
+  if (lower !== null && problem.rules.vouched.some((pair) => pair.lower === lower && pair.upper === upper.system))
+    return { age, verdict: VOUCHED, lower };
+  const marks = film
+    ? marksOfFilm(problem, film.finish, film.coats)
+    : presentSystem && marksOfPresent(problem, presentSystem);
   const last = compatibilityOf({ marks: marks || null, ageMin: age, known: film !== null }, upper.system);
   // Of a film painted in sections the first may be past a limit which the last still keeps.
   const first =
-    film?.spreadMin && last.answer === 'yes' ? compatibilityOf({ marks: marks || null, ageMin: age + film.spreadMin, known: true }, upper.system) : last;
+    film?.spreadMin && last.answer === 'yes'
+      ? compatibilityOf({ marks: marks || null, ageMin: age + film.spreadMin, known: true }, upper.system)
+      : last;
   const verdict = first.answer === 'yes' ? last : first;
   return { age, verdict: film === null && keyed && verdict.answer === 'abrade' ? KEYED : verdict, lower };
 }

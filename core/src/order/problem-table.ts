@@ -108,12 +108,19 @@ export function problemTable(problem: OrderProblem, start: Progress): ProblemTab
     own,
     areasOf,
     sizeOf: areasOf.map((of) => of.reduce((sum, area) => sum + areas[area]!.sizeM2, 0)),
-    coatingOf: areasOf.map((of, finish) => of.reduce((sum, area) => sum + coatingMin(areas[area]!, finishes[finish]!.method), 0)),
+    coatingOf: areasOf.map((of, finish) =>
+      of.reduce((sum, area) => sum + coatingMin(areas[area]!, finishes[finish]!.method), 0),
+    ),
     drips,
     blendOf: areasOf.map((of) => (of.some((area) => areas[area]!.blend) ? RULE_OF_THUMB.blend : 0)),
     reached: finishes.map(({ method }, finish) => {
       const own = new Set([...partsOf[finish]!].map((one) => partNames[one]!));
-      return new Map(partsInReach(problem.attached, own, method).map((name) => [partNames.indexOf(name), wholePartCover(areas, name)]));
+      return new Map(
+        partsInReach(problem.attached, own, method).map((name) => [
+          partNames.indexOf(name),
+          wholePartCover(areas, name),
+        ]),
+      );
     }),
     outer: outerCharges(problem, start, { own, part, partNames }),
     alike: areas.map(({ alike }) => (alike === null ? -1 : ids.indexOf(alike))),
@@ -121,16 +128,25 @@ export function problemTable(problem: OrderProblem, start: Progress): ProblemTab
     parts: partNames.map((_, number) => ({
       areas: part.flatMap((one, area) => (one === number ? [area] : [])),
       edges: edges.filter(({ a, b }) => part[a] === number && part[b] === number),
-      finishes: own.reduce((bits, finish, area) => (part[area] === number && finish >= 0 ? bits | (1 << finish) : bits), 0),
+      finishes: own.reduce(
+        (bits, finish, area) => (part[area] === number && finish >= 0 ? bits | (1 << finish) : bits),
+        0,
+      ),
     })),
     beside: besideEach(areas.length, borders),
     edges,
     strips: areas.map(({ strip }) => strip && both(strip)),
     pins: ids.map((id) => pinsOf(problem, id)),
-    needs: ids.map((id) => rules.before.reduce((bits, { first, then }) => (then === id && ids.includes(first) ? bits | (1 << ids.indexOf(first)) : bits), 0)),
+    needs: ids.map((id) =>
+      rules.before.reduce(
+        (bits, { first, then }) => (then === id && ids.includes(first) ? bits | (1 << ids.indexOf(first)) : bits),
+        0,
+      ),
+    ),
     coats: coatsTable(finishes, start),
     leastOver: leastOverOf(problem, start, finishes, part, partsOf),
-    share: (first, second) => (drips[second]! ? meets(first, second) : [...partsOf[first]!].some((one) => partsOf[second]!.has(one))),
+    share: (first, second) =>
+      drips[second]! ? meets(first, second) : [...partsOf[first]!].some((one) => partsOf[second]!.has(one)),
     worked: new Map(),
   };
 }
@@ -148,7 +164,8 @@ function besideEach(count: number, borders: OrderProblem['borders']): number[][]
 function coatsTable(finishes: readonly Finish[], { colours }: Progress): ProblemTable['coats'] {
   const overFinish = finishes.map((finish) => finishes.map(({ colour }) => memoizedCoats(finish, colour).coats));
   const overPresent = finishes.map((finish) => colours.map((colour) => memoizedCoats(finish, colour).coats));
-  return (finish, area, below) => (below === EXISTING_FINISH ? overPresent[finish]![area]! : overFinish[finish]![below]!);
+  return (finish, area, below) =>
+    below === EXISTING_FINISH ? overPresent[finish]![area]! : overFinish[finish]![below]!;
 }
 
 function pinsOf({ areas, rules }: OrderProblem, id: string): Int8Array {
@@ -160,7 +177,13 @@ function pinsOf({ areas, rules }: OrderProblem, id: string): Int8Array {
 const NOTHING: LeastOver = { minutes: 0, fixed: 0 };
 
 /** Work that is certain whatever the age: the film is past its limit once it takes tape, or needs a barrier at any age. */
-function leastOverOf(problem: OrderProblem, start: Progress, finishes: readonly Finish[], part: readonly number[], partsOf: readonly ReadonlySet<number>[]) {
+function leastOverOf(
+  problem: OrderProblem,
+  start: Progress,
+  finishes: readonly Finish[],
+  part: readonly number[],
+  partsOf: readonly ReadonlySet<number>[],
+) {
   const ages = new Map<number, (LeastOver | undefined)[]>();
   return (finish: number, area: number, below: BelowIndex, ageMin = 0): LeastOver => {
     if (below === EXISTING_FINISH && start.films[area]) return NOTHING;
@@ -184,10 +207,13 @@ function certainOver(
   const { presentSystem, presentAgeMin, sizeM2, keyed } = problem.areas[area]!;
   const upper = finishes[finish]!;
   const lower = below === EXISTING_FINISH ? presentSystem : finishes[below]!.system;
-  if (lower === null || problem.rules.vouched.some((pair) => pair.lower === lower && pair.upper === upper.system)) return NOTHING;
+  if (lower === null || problem.rules.vouched.some((pair) => pair.lower === lower && pair.upper === upper.system))
+    return NOTHING;
   const marks = below === EXISTING_FINISH ? marksOfPresent(problem, lower) : marksOfFilm(problem, finishes[below]!, 1);
   const covered =
-    certainAge && below !== EXISTING_FINISH ? filmTimes(problem, finishes[below]!, 1).tapeSafeMin + leastBetween(problem, finishes[below]!, upper, area) : 0;
+    certainAge && below !== EXISTING_FINISH
+      ? filmTimes(problem, finishes[below]!, 1).tapeSafeMin + leastBetween(problem, finishes[below]!, upper, area)
+      : 0;
   const ageMin = below === EXISTING_FINISH ? presentAgeMin : Math.max(covered, leastAge);
   const { answer } = compatibilityOf({ marks, ageMin, known: below !== EXISTING_FINISH }, upper.system);
   if (below === EXISTING_FINISH && keyed && answer === 'abrade') return NOTHING;
@@ -195,12 +221,15 @@ function certainOver(
   const evenOld = compatibilityOf({ marks, ageMin: Infinity, known: below !== EXISTING_FINISH }, upper.system).answer;
   if (answer === 'abrade' && evenOld === 'abrade' && !opensAgain)
     return { minutes: sizeM2 * RULE_OF_THUMB.abradePerSquareMetre, fixed: RULE_OF_THUMB.abradeFixed };
-  if (answer === 'barrier') return { minutes: sizeM2 * RULE_OF_THUMB.sprayPerSquareMetre[upper.method], fixed: RULE_OF_THUMB.perCoat };
+  if (answer === 'barrier')
+    return { minutes: sizeM2 * RULE_OF_THUMB.sprayPerSquareMetre[upper.method], fixed: RULE_OF_THUMB.perCoat };
   return NOTHING;
 }
 
 /** Least work between the moment a colour takes tape and the next coat on its part: its own areas are covered, the paint is mixed. */
 function leastBetween({ areas }: OrderProblem, below: Finish, upper: Finish, area: number): number {
-  const covered = areas.filter((one) => one.finish === below.id && one.part === areas[area]!.part && one.strip === null);
+  const covered = areas.filter(
+    (one) => one.finish === below.id && one.part === areas[area]!.part && one.strip === null,
+  );
   return Math.max(0, ...covered.map((one) => coverMin(coverOver(one)))) + mixMinutes(upper);
 }

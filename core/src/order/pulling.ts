@@ -28,9 +28,17 @@ export const mayGiveUpTiming = (fromMin: number, dwellMin: number): boolean => f
  * @param lyingMin how long the tape has been lying when the last coat is on
  * @param chosen school a person has chosen for its lines; null: that of the job, or of the finish
  */
-export function pullingOf(problem: OrderProblem, times: FilmTimes, mask: StageMask, pullMin: number, lyingMin: number, chosen: PullTiming | null): Pulling {
+export function pullingOf(
+  problem: OrderProblem,
+  times: FilmTimes,
+  mask: StageMask,
+  pullMin: number,
+  lyingMin: number,
+  chosen: PullTiming | null,
+): Pulling {
   const { windows } = times;
-  const school = chosen === null ? times.school : ([chosen, ...PULL_TIMINGS].find((one) => windows[one] !== null) ?? times.school);
+  const school =
+    chosen === null ? times.school : ([chosen, ...PULL_TIMINGS].find((one) => windows[one] !== null) ?? times.school);
   const lasts = lastingSchool(problem, windows, school, mask, lyingMin);
   const long = lasts === (chosen ?? problem.school) ? lasts : longEnough(windows, lasts, pullMin);
   const last = long !== lasts && stays(problem, mask, lyingMin + (windows[long]?.from ?? 0)) ? long : lasts;
@@ -42,7 +50,13 @@ export const peopleNeeded = (workMin: number, { from, to }: Span): number =>
   to === null || to <= from + 1e-6 ? 1 : Math.max(1, Math.ceil(workMin / (to - from) - 1e-9));
 
 /** The wanted school, or the latest before it that the tape lasts for. */
-function lastingSchool(problem: OrderProblem, windows: PullWindows, school: PullTiming, mask: StageMask, lyingMin: number): PullTiming {
+function lastingSchool(
+  problem: OrderProblem,
+  windows: PullWindows,
+  school: PullTiming,
+  mask: StageMask,
+  lyingMin: number,
+): PullTiming {
   const from = windows[school]?.from ?? 0;
   if (stays(problem, mask, lyingMin + from) || !mayGiveUpTiming(from, dwellOf(problem, mask))) return school;
   const sooner = PULL_TIMINGS.slice(0, PULL_TIMINGS.indexOf(school)).filter(
@@ -63,8 +77,14 @@ const stays = (problem: OrderProblem, mask: StageMask, lyingMin: number): boolea
 
 /** How long the tapes of a mask can lie: the least over its edges of what the best tape for each stands, minutes. */
 const dwellOf = ({ lastsH, air }: OrderProblem, { edges }: StageMask): number =>
-  edges.reduce((least, edge) => (edge.laid === 'now' ? Math.min(least, maxDwellMin(lastsH(edge), air.airC)) : least), Infinity);
+  edges.reduce(
+    (least, edge) => (edge.laid === 'now' ? Math.min(least, maxDwellMin(lastsH(edge), air.airC)) : least),
+    Infinity,
+  );
 
 /** True where masks that stayed on come off clean at that moment, minutes from the start. */
-export const comesOffClean = (problem: OrderProblem, { mask, laidAt }: Pick<StandingMask, 'mask' | 'laidAt'>, at: number): boolean =>
-  stays(problem, mask, at - laidAt);
+export const comesOffClean = (
+  problem: OrderProblem,
+  { mask, laidAt }: Pick<StandingMask, 'mask' | 'laidAt'>,
+  at: number,
+): boolean => stays(problem, mask, at - laidAt);

@@ -15,8 +15,10 @@ const jobOf = (ids: readonly string[], changes: Partial<OrderProblem> = {}) =>
     ids.slice(1).map((_, index) => sampleBorder(index, index + 1, 2)),
     { finishes: new Map([yellow, brown, silver].map((finish) => [finish.id, finish])), ...changes },
   );
-const inOrder = (problem: OrderProblem, order: readonly string[]) => searchOrder({ ...problem, rules: { ...NO_RULES, order } }).sequences[0]!;
-const reasons = (problem: OrderProblem, all: readonly Sequence[]) => all.map((one) => reasonsFor(problem, one, all).map(say).join(' '));
+const inOrder = (problem: OrderProblem, order: readonly string[]) =>
+  searchOrder({ ...problem, rules: { ...NO_RULES, order } }).sequences[0]!;
+const reasons = (problem: OrderProblem, all: readonly Sequence[]) =>
+  all.map((one) => reasonsFor(problem, one, all).map(say).join(' '));
 
 describe('the reason for an order', () => {
   it('tells the coats that are saved: weak colours before strong ones', () => {

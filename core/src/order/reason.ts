@@ -39,7 +39,8 @@ export function sequenceFigures(sequence: Sequence): SequenceFigures {
 }
 
 /** Sum over the stages of a sequence. */
-export const totalOf = (sequence: Sequence, pick: (stage: StageCost) => number): number => sequence.stages.reduce((sum, stage) => sum + pick(stage), 0);
+export const totalOf = (sequence: Sequence, pick: (stage: StageCost) => number): number =>
+  sequence.stages.reduce((sum, stage) => sum + pick(stage), 0);
 
 /** Gaps smaller than these are no reason: minutes, metres. */
 const TELLING_MIN = 1;
@@ -54,25 +55,39 @@ const TELLING_SHARE = 0.02;
 export function reasonsFor(problem: OrderProblem, sequence: Sequence, others: readonly Sequence[]): ReasonMessage[] {
   const rest = others.filter((other) => other !== sequence);
   const saving = largestSaving(problem, sequence);
-  if (rest.length === 0) return saving ? [saving] : [messageWithoutValues(sequence.stages.length === 1 ? 'reason.one-colour' : 'reason.only-one')];
-  const of = SAVED_FIGURES.filter((figure) => least(sequence, rest, FIGURE_OF[figure].pick, FIGURE_OF[figure].tells(sequence)));
+  if (rest.length === 0)
+    return saving
+      ? [saving]
+      : [messageWithoutValues(sequence.stages.length === 1 ? 'reason.one-colour' : 'reason.only-one')];
+  const of = SAVED_FIGURES.filter((figure) =>
+    least(sequence, rest, FIGURE_OF[figure].pick, FIGURE_OF[figure].tells(sequence)),
+  );
   const told: ReasonMessage[] = [
     ...(saving ? [saving] : []),
     ...(of.length > 0 ? [{ code: 'reason.least' as const, values: { of } }] : []),
     ...(strippedFor(sequence) ? [messageWithoutValues('reason.strip')] : []),
   ];
   if (told.length > 0) return told;
-  return [messageWithoutValues(rest.every((other) => sequence.score <= other.score) ? 'reason.together' : 'reason.comparison')];
+  return [
+    messageWithoutValues(
+      rest.every((other) => sequence.score <= other.score) ? 'reason.together' : 'reason.comparison',
+    ),
+  ];
 }
 
 /** A figure of a sequence, and how much less it must be than in the others to be a reason. */
-const FIGURE_OF: Readonly<Record<SavedFigure, { readonly pick: (one: Sequence) => number; readonly tells: (one: Sequence) => number }>> = {
+const FIGURE_OF: Readonly<
+  Record<SavedFigure, { readonly pick: (one: Sequence) => number; readonly tells: (one: Sequence) => number }>
+> = {
   work: { pick: (one) => totalOf(one, workMinutes), tells: () => TELLING_MIN },
   end: { pick: (one) => endOf(one), tells: () => TELLING_MIN },
   coats: { pick: (one) => totalOf(one, ({ coats }) => coats), tells: () => 0.5 },
   tape: { pick: (one) => totalOf(one, ({ tapeM }) => tapeM), tells: () => TELLING_M },
   risk: { pick: (one) => totalOf(one, ({ risk }) => risk), tells: () => TELLING_M },
-  paint: { pick: (one) => totalOf(one, ({ paintMl }) => paintMl), tells: (one) => TELLING_SHARE * totalOf(one, ({ paintMl }) => paintMl) },
+  paint: {
+    pick: (one) => totalOf(one, ({ paintMl }) => paintMl),
+    tells: (one) => TELLING_SHARE * totalOf(one, ({ paintMl }) => paintMl),
+  },
 };
 
 /** When everything is done, minutes from the start. */
@@ -91,7 +106,13 @@ function largestSaving(problem: OrderProblem, { stages }: Sequence): ReasonMessa
       const instead = memoizedCoats(finish, other.colour).coats;
       const saved = instead - stage.coats;
       if (other.effect === 'clear' || saved <= (best?.saved ?? 0)) continue;
-      best = { saved, told: { code: 'reason.saves-coats', values: { finish: finish.name, before: other.name, coats: stage.coats, instead } } };
+      best = {
+        saved,
+        told: {
+          code: 'reason.saves-coats',
+          values: { finish: finish.name, before: other.name, coats: stage.coats, instead },
+        },
+      };
     }
   });
   return (best as { told: ReasonMessage } | null)?.told ?? null;

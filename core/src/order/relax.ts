@@ -46,7 +46,11 @@ export const edgeWeight = ({ layMin, sealMin, pullMin, risk, money }: EdgeCost, 
  * Cheapest way to open and cover the areas of one part in one stage, as if nothing else depended on it.
  * @returns a lower bound on masks and spraying there, weighted, and the areas opened by the choice that reaches it
  */
-export function relaxPart(table: ProblemTable, stage: RelaxedStage, part: number): { readonly cost: number; readonly open: readonly number[] } {
+export function relaxPart(
+  table: ProblemTable,
+  stage: RelaxedStage,
+  part: number,
+): { readonly cost: number; readonly open: readonly number[] } {
   const cut = new MinCut();
   const nodes: number[] = [];
   const { areas } = table.parts[part]!;
@@ -77,7 +81,8 @@ function addPart(cut: MinCut, table: ProblemTable, stage: RelaxedStage, part: nu
   const sprayed = cut.node();
   const drips = table.drips[finish];
   // Against drips paper hangs along the edges alone.
-  const edged = (edge: EdgeCost, paper: Cover, given: StageWeights) => edgeWeight(edge, given) + (drips ? drapePrice(paper, given) : 0);
+  const edged = (edge: EdgeCost, paper: Cover, given: StageWeights) =>
+    edgeWeight(edge, given) + (drips ? drapePrice(paper, given) : 0);
   const hung = (area: number, given: StageWeights) => (drips ? 0 : drapePrice(coverOver(problem.areas[area]!), given));
   const classOf = (free: number, closed: number) =>
     edgeClass(problem.areas[free]!, problem.areas[closed]!, own[closed]! >= 0 && ((done >> own[closed]!) & 1) === 1);
@@ -92,7 +97,10 @@ function addPart(cut: MinCut, table: ProblemTable, stage: RelaxedStage, part: nu
   let fixed = 0;
   if (whole) cut.charge(0, sprayed, drapePrice(whole, weights));
   for (const area of areas) {
-    const stray = own[area] === finish || table.alike[area] === finish ? 0 : weights.counted * RULE_OF_THUMB.strayPerM2 * problem.areas[area]!.sizeM2;
+    const stray =
+      own[area] === finish || table.alike[area] === finish
+        ? 0
+        : weights.counted * RULE_OF_THUMB.strayPerM2 * problem.areas[area]!.sizeM2;
     const spray = paint(area) + (own[area] === finish ? 0 : stage.owed(area)) + stray;
     if (settled[area] === 1) fixed += spray;
     else if (spray >= 0) cut.charge(nodes[area]!, 1, spray);
@@ -132,7 +140,8 @@ function addPart(cut: MinCut, table: ProblemTable, stage: RelaxedStage, part: nu
       if (settled[closed] === 1 || fresh === null) continue;
       const edge = classOf(free, closed) === 'crisp' ? crisp : rough;
       if (outer.areas[closed] && charge !== 'every') {
-        if (charge === 'once' && own[free] === finish && !strips[closed] && fresh === 'now') fixed += edged(edge, paper, calm);
+        if (charge === 'once' && own[free] === finish && !strips[closed] && fresh === 'now')
+          fixed += edged(edge, paper, calm);
         continue;
       }
       const price = edged(edge, paper, weights);
@@ -146,10 +155,19 @@ function addPart(cut: MinCut, table: ProblemTable, stage: RelaxedStage, part: nu
 }
 
 /** What is laid once, in this stage or an earlier one, weighs at least. */
-export const onceWeights = (weights: StageWeights): StageWeights => ({ ...weights, work: weights.calm, pull: weights.calm });
+export const onceWeights = (weights: StageWeights): StageWeights => ({
+  ...weights,
+  work: weights.calm,
+  pull: weights.calm,
+});
 
 /** What covering an attached part whole weighs, where a finish that is none of its own reaches it. */
-export function wholePartWeight({ reached }: ProblemTable, finish: number, part: number, weights: StageWeights): number {
+export function wholePartWeight(
+  { reached }: ProblemTable,
+  finish: number,
+  part: number,
+  weights: StageWeights,
+): number {
   const whole = reached[finish]!.get(part);
   return whole ? drapePrice(whole, weights) : 0;
 }
@@ -165,10 +183,14 @@ const drapePrice = (drape: Cover, { work, pull, money }: StageWeights): number =
   work * coverMin(drape) + pull * uncoverMin(drape) + money * drape.sizeM2 * RULE_OF_THUMB.pricePerDrapeM2;
 
 /** What all coats of a stage weigh on an area. */
-function paintOn({ finishes, problem }: ProblemTable, { finish, coats, weights }: RelaxedStage): (area: number) => number {
+function paintOn(
+  { finishes, problem }: ProblemTable,
+  { finish, coats, weights }: RelaxedStage,
+): (area: number) => number {
   const paint = finishes[finish]!;
   const perM2 = weights.money * priceOf(paint, mlPerM2(paint, coats));
-  return (area) => weights.work * coats * coatingMin(problem.areas[area]!, paint.method) + perM2 * problem.areas[area]!.sizeM2;
+  return (area) =>
+    weights.work * coats * coatingMin(problem.areas[area]!, paint.method) + perM2 * problem.areas[area]!.sizeM2;
 }
 
 /** What lands on a square metre and misses it; what stays in the cup is paid once a stage. */
@@ -180,13 +202,22 @@ export function coatWeight(table: ProblemTable, finish: number, minute: number):
   const sizeM2 = table.sizeOf[finish]!;
   const paint = table.finishes[finish]!;
   const { money } = scoreWeights(table);
-  return minute * (table.coatingOf[finish]! + RULE_OF_THUMB.perCoat) + money * sizeM2 * priceOf(paint, mlPerM2(paint, 1));
+  return (
+    minute * (table.coatingOf[finish]! + RULE_OF_THUMB.perCoat) + money * sizeM2 * priceOf(paint, mlPerM2(paint, 1))
+  );
 }
 
 /** What every stage costs that sprays anything at all. */
-export function fixedSpray({ finishes, blendOf }: ProblemTable, { finish, coats, weights }: Pick<RelaxedStage, 'finish' | 'coats' | 'weights'>): number {
+export function fixedSpray(
+  { finishes, blendOf }: ProblemTable,
+  { finish, coats, weights }: Pick<RelaxedStage, 'finish' | 'coats' | 'weights'>,
+): number {
   const paint = finishes[finish]!;
-  return weights.work * (coats * RULE_OF_THUMB.perCoat + blendOf[finish]!) + weights.money * priceOf(paint, RULE_OF_THUMB.cupLossMl[paint.method]);
+  return (
+    weights.work * (coats * RULE_OF_THUMB.perCoat + blendOf[finish]!) +
+    weights.money * priceOf(paint, RULE_OF_THUMB.cupLossMl[paint.method])
+  );
 }
 
-const priceOf = ({ pricePerL }: ProblemTable['finishes'][number], ml: number): number => (ml / 1000) * (pricePerL ?? RULE_OF_THUMB.pricePerLitre);
+const priceOf = ({ pricePerL }: ProblemTable['finishes'][number], ml: number): number =>
+  (ml / 1000) * (pricePerL ?? RULE_OF_THUMB.pricePerLitre);

@@ -19,7 +19,12 @@ export type SavedFigure = (typeof SAVED_FIGURES)[number];
 export interface ReasonMessages {
   readonly 'reason.one-colour': NoValues;
   readonly 'reason.only-one': NoValues;
-  readonly 'reason.saves-coats': { readonly finish: string; readonly before: string; readonly coats: number; readonly instead: number };
+  readonly 'reason.saves-coats': {
+    readonly finish: string;
+    readonly before: string;
+    readonly coats: number;
+    readonly instead: number;
+  };
   readonly 'reason.least': { readonly of: readonly SavedFigure[] };
   readonly 'reason.strip': NoValues;
   readonly 'reason.together': NoValues;

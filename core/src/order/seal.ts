@@ -23,10 +23,21 @@ export interface Seal {
  * either may go there, else liquid mask.
  * @param begins when the work of the stage begins, minutes from the start
  */
-export function sealsOf(problem: OrderProblem, before: Progress, { edges, covers }: StageMask, finish: Finish, begins: number): Seal[] {
-  const onTexture = edges.filter(({ border, class: one, laid, strip }) => laid === 'now' && one === 'crisp' && !strip && problem.borders[border]!.sealM > 0);
+export function sealsOf(
+  problem: OrderProblem,
+  before: Progress,
+  { edges, covers }: StageMask,
+  finish: Finish,
+  begins: number,
+): Seal[] {
+  const onTexture = edges.filter(
+    ({ border, class: one, laid, strip }) =>
+      laid === 'now' && one === 'crisp' && !strip && problem.borders[border]!.sealM > 0,
+  );
   const strips = covers.flatMap(({ area, by, crisp, laid }) =>
-    by === 'tape' && crisp && laid === 'now' && (problem.areas[area]!.strip?.sealM ?? 0) > 0 ? edges.filter(({ closed }) => closed === area).slice(0, 1) : [],
+    by === 'tape' && crisp && laid === 'now' && (problem.areas[area]!.strip?.sealM ?? 0) > 0
+      ? edges.filter(({ closed }) => closed === area).slice(0, 1)
+      : [],
   );
   const seals = new Map<string | null, MaskEdge[]>();
   for (const edge of [...onTexture, ...strips]) {
@@ -48,13 +59,22 @@ const sealM = ({ areas, borders }: OrderProblem, { border, closed, strip }: Mask
 const dryMin = (problem: OrderProblem, product: string | null): number =>
   product === null ? RULE_OF_THUMB.liquidMaskDry : coatFlashMin(finishOf(problem, product), problem.sprayAir);
 
-function productFor(problem: OrderProblem, before: Progress, { free, closed }: MaskEdge, upper: Finish, begins: number): string | null {
+function productFor(
+  problem: OrderProblem,
+  before: Progress,
+  { free, closed }: MaskEdge,
+  upper: Finish,
+  begins: number,
+): string | null {
   const below = before.films[closed]?.finish;
   const candidates = [...(below ? [below] : []), ...(problem.clear ? [finishOf(problem, problem.clear.finish)] : [])];
   const holds = (product: Finish): boolean => {
     if (compatibilityAt(problem, before, free, product, begins).verdict.answer !== 'yes') return false;
     const marks = marksOfFilm(problem, product, 1);
-    return product.id === upper.id || compatibilityOf({ marks, ageMin: dryMin(problem, product.id), known: true }, upper.system).answer === 'yes';
+    return (
+      product.id === upper.id ||
+      compatibilityOf({ marks, ageMin: dryMin(problem, product.id), known: true }, upper.system).answer === 'yes'
+    );
   };
   return candidates.find(holds)?.id ?? null;
 }

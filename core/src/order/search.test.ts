@@ -55,7 +55,9 @@ const anyProblem = fc
     clear: fc.integer({ min: 0, max: 4 }).map((one) => one === 0),
     plugs: fc.nat(3),
     // A school for single lines, on a third of the jobs.
-    pulls: fc.option(fc.array(fc.constantFrom(null, 'wet', 'touch', 'dry'), { minLength: 7, maxLength: 7 }), { freq: 2 }),
+    pulls: fc.option(fc.array(fc.constantFrom(null, 'wet', 'touch', 'dry'), { minLength: 7, maxLength: 7 }), {
+      freq: 2,
+    }),
   })
   .map((of): OrderProblem => {
     const areas = of.areas.map(({ choice, part, size, blend, strip, alike, narrow }, index) =>
@@ -67,7 +69,8 @@ const anyProblem = fc
         presentAgeMin: of.presentAgeMin,
         blend: blend && choice !== null,
         alike: choice === null && alike ? of.set[0] : null,
-        strip: strip === null ? null : { lengthM: strip, pieces: 1, setOutMin: 2, corners: 0, bend: 'straight', sealM: 0 },
+        strip:
+          strip === null ? null : { lengthM: strip, pieces: 1, setOutMin: 2, corners: 0, bend: 'straight', sealM: 0 },
         narrowM: narrow ? size / 10 : null,
       }),
     );
@@ -84,7 +87,10 @@ const anyProblem = fc
         const free = one && used.includes(finish) && one.finish !== finish && one.finish !== null;
         return free && all.findIndex((other) => other.area === area && other.finish === finish) === index;
       });
-    const before = of.before && of.before[0] !== of.before[1] ? [{ first: finishOf(of.before[0]) as string, then: finishOf(of.before[1]) as string }] : [];
+    const before =
+      of.before && of.before[0] !== of.before[1]
+        ? [{ first: finishOf(of.before[0]) as string, then: finishOf(of.before[1]) as string }]
+        : [];
     const painted = areas.map(({ finish }) => finish !== null);
     return sampleProblem(areas, borders, {
       wish: of.wish,
@@ -110,7 +116,8 @@ function linePulls(
 ): Pick<OrderProblem, 'pulls'> {
   const own = borders.map((_, border) => schools?.[border] ?? null);
   if (own.every((one) => one === null)) return {};
-  const ofStrip = (area: number) => own.find((one, border) => one !== null && (borders[border]!.a === area || borders[border]!.b === area)) ?? null;
+  const ofStrip = (area: number) =>
+    own.find((one, border) => one !== null && (borders[border]!.a === area || borders[border]!.b === area)) ?? null;
   return {
     pulls: {
       of: ({ border, closed }) => (areas[closed]!.strip ? ofStrip(closed) : own[border]!),
@@ -129,7 +136,8 @@ describe('searchOrder', () => {
         const { sequences, complete, gap } = searchOrder(problem, 20_000);
         if (finishesInUse(problem).length === 0) return true;
         const best = bruteForce(problem);
-        if (Math.abs(sequences[0]!.score - best) > SAME) throw new Error(`found ${sequences[0]!.score}, there is ${best}`);
+        if (Math.abs(sequences[0]!.score - best) > SAME)
+          throw new Error(`found ${sequences[0]!.score}, there is ${best}`);
         if (!complete || gap !== 0) throw new Error(`not proven: gap ${gap}`);
         return true;
       }),
@@ -158,11 +166,18 @@ describe('a job too large to be made ready in no time', () => {
   const colours = ['#8fb0c4', '#2b4a6f', '#9aa09e', '#1c1f24', '#ddd3bd', '#8a4a2b', '#2f6f62', '#f5f3ea', '#d9541e'];
   /** Ten panels, each in every colour, one beside the other. */
   const panels = (count: number): OrderProblem => {
-    const finishes = colours.slice(0, count).map((colour, index) => typicalFinish(`f-${index}`, `F ${index}`, 'two-part', colour, 20));
+    const finishes = colours
+      .slice(0, count)
+      .map((colour, index) => typicalFinish(`f-${index}`, `F ${index}`, 'two-part', colour, 20));
     const areas = Array.from({ length: 10 * count }, (_, index) =>
-      sampleArea(index, `f-${index % count}`, { part: `p-${Math.floor(index / count)}`, sizeM2: 0.1 + (index % 7) / 10 }),
+      sampleArea(index, `f-${index % count}`, {
+        part: `p-${Math.floor(index / count)}`,
+        sizeM2: 0.1 + (index % 7) / 10,
+      }),
     );
-    const borders = areas.flatMap((_, index) => (index % count < count - 1 ? [sampleBorder(index, index + 1, 0.5)] : []));
+    const borders = areas.flatMap((_, index) =>
+      index % count < count - 1 ? [sampleBorder(index, index + 1, 0.5)] : [],
+    );
     return sampleProblem(areas, borders, { finishes: new Map(finishes.map((finish) => [finish.id, finish])) });
   };
 

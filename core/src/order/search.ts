@@ -41,13 +41,17 @@ const OTHERS_SHARE = 0.1;
  * Finds the best orders of coats and what to open and cover in each stage.
  * @param effort how many choices may be looked at; the same effort gives the same answer on every machine
  */
-export const searchOrder = (problem: OrderProblem, effort: number = DEFAULT_EFFORT): SearchResult => runToEnd(searchSteps(problem, effort));
+export const searchOrder = (problem: OrderProblem, effort: number = DEFAULT_EFFORT): SearchResult =>
+  runToEnd(searchSteps(problem, effort));
 
 /**
  * The same search in steps, so that it can be watched and stopped; what is returned when it is left early is not used. No sequence is found
  * for more than MOST.finishes finishes: designFaults refuses such a design.
  */
-export function* searchSteps(given: OrderProblem, effort: number = DEFAULT_EFFORT): Generator<SearchProgress, SearchResult> {
+export function* searchSteps(
+  given: OrderProblem,
+  effort: number = DEFAULT_EFFORT,
+): Generator<SearchProgress, SearchResult> {
   const problem = { ...given, rules: consistentRules(given).rules };
   const count = finishesInUse(problem).length;
   if (count === 0 && !problem.primer && !problem.clear) return { sequences: [], complete: true, gap: 0 };
@@ -65,12 +69,18 @@ export function* searchSteps(given: OrderProblem, effort: number = DEFAULT_EFFOR
     if (other.best) others.push(other.best);
   }
   if (best.stages.some(({ keep }) => keep)) {
-    const fresh = yield* runWithProgress(prepared({ ...problem, rules: { ...problem.rules, masks: 'fresh' } }, share), news);
+    const fresh = yield* runWithProgress(
+      prepared({ ...problem, rules: { ...problem.rules, masks: 'fresh' } }, share),
+      news,
+    );
     const other = yield* runWithProgress(bestOrder(fresh, null, fresh.spent + share), news);
     if (other.best) others.push(other.best);
   }
   others.sort((a, b) => a.score - b.score || compareText(a.order.join(), b.order.join()));
-  const sequences = [best, ...others.filter((one, index) => others.findIndex((other) => figures(other) === figures(one)) === index)];
+  const sequences = [
+    best,
+    ...others.filter((one, index) => others.findIndex((other) => figures(other) === figures(one)) === index),
+  ];
   return { sequences: sequences.slice(0, TOLD), complete: main.gap === 0, gap: main.gap };
 }
 
@@ -122,12 +132,17 @@ function* prepared(problem: OrderProblem, effort: number): Generator<SearchProgr
   const table = problemTable(problem, primer.at(-1)?.after ?? startProgress(problem));
   const { work, wait } = scoreWeights(table);
   // Masks of the primer that stay on are pulled some time.
-  const pulls = table.start.kept.reduce((sum, { pullMin, uncoverMin }) => sum + (work - wait) * (pullMin + uncoverMin), 0);
-  const extra = primer.reduce((sum, stage) => sum + stageScore(stage, problem.wish), 0) / 1e6 + pulls + clearBound(table);
+  const pulls = table.start.kept.reduce(
+    (sum, { pullMin, uncoverMin }) => sum + (work - wait) * (pullMin + uncoverMin),
+    0,
+  );
+  const extra =
+    primer.reduce((sum, stage) => sum + stageScore(stage, problem.wish), 0) / 1e6 + pulls + clearBound(table);
   const laid = { table, primer, extra };
   const units = latticeEffort(table);
   const nothingYet: SearchProgress = { tried: 0, of: effort, best: null, gap: 1 };
-  if (units * (1 + (movesShares(table) ? ROUNDS : 0)) <= FREE_UNITS) return { ...laid, ...(yield* runWithProgress(bestBound(table), nothingYet)), spent: 0 };
+  if (units * (1 + (movesShares(table) ? ROUNDS : 0)) <= FREE_UNITS)
+    return { ...laid, ...(yield* runWithProgress(bestBound(table), nothingYet)), spent: 0 };
   const shares = coatShares(table, equalShares(table));
   const quick = { ...laid, shares, lattice: latticeOf(table, shares, false), spent: 0 };
   const choices = units / UNITS_A_CHOICE;
@@ -166,7 +181,11 @@ function* bestBound(table: ProblemTable): Generator<unknown, Pick<Prepared, 'sha
 }
 
 /** Best order: whatever promises most is looked at next. */
-function* bestOrder(ready: Prepared, first: number | null, effort: number): Generator<SearchProgress, { best: Sequence | null; gap: number }> {
+function* bestOrder(
+  ready: Prepared,
+  first: number | null,
+  effort: number,
+): Generator<SearchProgress, { best: Sequence | null; gap: number }> {
   const { table, lattice, extra } = ready;
   const count = table.finishes.length;
   let left = effort - ready.spent;
@@ -206,7 +225,13 @@ function* bestOrder(ready: Prepared, first: number | null, effort: number): Gene
       for (const finish of nextFinishes(table, next, first)) {
         const step = lattice.step(begun, finish);
         const sum = cost + step.cost;
-        queue.push({ order: [...order, finish], begun: step.begun, cost: sum, bound: sum + lattice.rest(step.begun), node: null });
+        queue.push({
+          order: [...order, finish],
+          begun: step.begun,
+          cost: sum,
+          bound: sum + lattice.rest(step.begun),
+          node: null,
+        });
       }
       // Bounds that were not worked out beforehand are paid when they are asked for.
       const paid = (lattice.units() - units) / UNITS_A_CHOICE;
@@ -253,7 +278,11 @@ const gapOf = (best: Sequence | null, lower: number): number => {
 };
 
 /** Finishes that may come next: by the fixed order, the wanted beginning, and what must come before what. */
-function nextFinishes(table: ProblemTable, { order, begun: { done } }: Pick<Candidate, 'order' | 'begun'>, first: number | null): number[] {
+function nextFinishes(
+  table: ProblemTable,
+  { order, begun: { done } }: Pick<Candidate, 'order' | 'begun'>,
+  first: number | null,
+): number[] {
   const ids = table.finishes.map(({ id }) => id);
   const fixed = (table.problem.rules.order ?? []).map((id) => ids.indexOf(id)).filter((finish) => finish >= 0);
   if (order.length < fixed.length) return [fixed[order.length]!];
@@ -264,7 +293,9 @@ function nextFinishes(table: ProblemTable, { order, begun: { done } }: Pick<Cand
 /** The primer, worked out as the stage it is. */
 function primerStages(problem: OrderProblem): StageCost[] {
   const { primer } = problem;
-  return primer ? [stageCost(problem, startProgress(problem), { finish: primer.finish, open: primer.areas, keep: false })] : [];
+  return primer
+    ? [stageCost(problem, startProgress(problem), { finish: primer.finish, open: primer.areas, keep: false })]
+    : [];
 }
 
 /** What the clear costs at least: its masks and its own coats, without waiting for what it goes over. */
@@ -278,11 +309,21 @@ function clearBound({ problem, start }: ProblemTable): number {
     plugged: start.plugged,
     // Masks on what is kept may still be on.
     standing: problem.rules.through
-      ? problem.areas.map((area) => (isKeptForGood(area) ? MASK_STATE.covered : area.finish === null ? MASK_STATE.bare : MASK_STATE.open))
+      ? problem.areas.map((area) =>
+          isKeptForGood(area) ? MASK_STATE.covered : area.finish === null ? MASK_STATE.bare : MASK_STATE.open,
+        )
       : null,
   };
-  const stage = stageCost({ ...problem, rules: { ...problem.rules, vouched: [] } }, painted, { finish: clear.finish, open: clear.areas, keep: false });
+  const stage = stageCost({ ...problem, rules: { ...problem.rules, vouched: [] } }, painted, {
+    finish: clear.finish,
+    open: clear.areas,
+    keep: false,
+  });
   const coatsCount = finishes.get(clear.finish)?.coats ?? null;
   const work = workMinutes(stage) - stage.overMin - (coatsCount === null ? stage.coatMin + stage.lots.mixMin : 0);
-  return weights.work * work + weights.wait * (stage.waits.flashMin + stage.waits.pullMin) * (coatsCount === null ? 0 : 1) + weights.risk * stage.risk;
+  return (
+    weights.work * work +
+    weights.wait * (stage.waits.flashMin + stage.waits.pullMin) * (coatsCount === null ? 0 : 1) +
+    weights.risk * stage.risk
+  );
 }

@@ -57,10 +57,20 @@ export function sectionsFor(problem: OrderProblem, stage: StageCost, span: Span 
   const whole = isSprayed({ method });
   const painted = problem.areas.flatMap((area, index) => (open[index] ? [{ ...area, index }] : []));
   const units: { readonly part: PartId; readonly area: number | null; readonly areas: typeof painted }[] = whole
-    ? [...new Set(painted.map(({ part }) => part))].map((part) => ({ part, area: null, areas: painted.filter((area) => area.part === part) }))
+    ? [...new Set(painted.map(({ part }) => part))].map((part) => ({
+        part,
+        area: null,
+        areas: painted.filter((area) => area.part === part),
+      }))
     : painted.map((area) => ({ part: area.part, area: area.index, areas: [area] }));
   // What hangs together is not carried apart.
-  if (whole && units.some(({ part }) => (problem.attached.get(part) ?? []).some((other) => units.some((one) => one.part === other)))) return null;
+  if (
+    whole &&
+    units.some(({ part }) =>
+      (problem.attached.get(part) ?? []).some((other) => units.some((one) => one.part === other)),
+    )
+  )
+    return null;
   const pieces = sumOf(units, ({ areas }) => areas[0]!.count);
   if (pieces < 2 || pieces > MOST_SECTIONS) return null;
   const unitOf = unitsOf(
@@ -78,10 +88,15 @@ export function sectionsFor(problem: OrderProblem, stage: StageCost, span: Span 
   // Piece by piece, each with all its areas.
   const sections = [...new Set(made.map(({ part }) => part))].flatMap((part) => {
     const own = made.filter((one) => one.part === part);
-    return Array.from({ length: own[0]!.count }, (_, piece) => own.map((one) => ({ ...one, unit: made.indexOf(one), piece }))).flat();
+    return Array.from({ length: own[0]!.count }, (_, piece) =>
+      own.map((one) => ({ ...one, unit: made.indexOf(one), piece })),
+    ).flat();
   });
   // What has no tape to be pulled goes on first, with the first of the others.
-  const [plain, taped] = [sections.filter(({ pullMin }) => pullMin <= 0), sections.filter(({ pullMin }) => pullMin > 0)];
+  const [plain, taped] = [
+    sections.filter(({ pullMin }) => pullMin <= 0),
+    sections.filter(({ pullMin }) => pullMin > 0),
+  ];
   if (taped.length < 2) return null;
   const aheadMin = RULE_OF_THUMB.perCoat + sumOf(plain, ({ paintMin }) => paintMin);
   const begun = taped.map((one, index) => (index === 0 ? { ...one, paintMin: one.paintMin + aheadMin } : one));
@@ -89,13 +104,16 @@ export function sectionsFor(problem: OrderProblem, stage: StageCost, span: Span 
   if (!turns) return null;
   const pulls = turns.heaps.filter(({ turn }) => turn === 'pull');
   // All pieces of a part have its tape: the last of them is the one it comes off with.
-  const turnOf = (unit: number) => 1 + pulls.findIndex(({ first, count }) => first + count > taped.findLastIndex((one) => one.unit === unit));
+  const turnOf = (unit: number) =>
+    1 + pulls.findIndex(({ first, count }) => first + count > taped.findLastIndex((one) => one.unit === unit));
   return {
     ...turns,
     sections: begun,
     plain,
     turnOf: new Map(
-      pulled.masks.flatMap(({ mask }) => mask.edges.flatMap((edge) => (edge.laid === 'now' ? [[edgeKey(edge), turnOf(unitOf(edge))] as const] : []))),
+      pulled.masks.flatMap(({ mask }) =>
+        mask.edges.flatMap((edge) => (edge.laid === 'now' ? [[edgeKey(edge), turnOf(unitOf(edge))] as const] : [])),
+      ),
     ),
     paintedMin: Math.max(...turns.heaps.map(({ turn, endMin }) => (turn === 'paint' ? endMin : 0))),
     firstMin: begun[0]!.paintMin,
@@ -112,12 +130,19 @@ function unitsOf(masks: readonly StandingMask[], units: readonly ReadonlySet<num
     return found < 0 ? units.length - 1 : found;
   };
   const ofStrip = new Map<number, number>();
-  for (const { mask } of masks) for (const edge of mask.edges) if (edge.strip) ofStrip.set(edge.closed, Math.max(ofStrip.get(edge.closed) ?? 0, along(edge)));
+  for (const { mask } of masks)
+    for (const edge of mask.edges)
+      if (edge.strip) ofStrip.set(edge.closed, Math.max(ofStrip.get(edge.closed) ?? 0, along(edge)));
   return (edge) => (edge.strip ? ofStrip.get(edge.closed)! : along(edge));
 }
 
 /** Work of pulling what comes off with each unit. */
-const pullOf = (problem: OrderProblem, masks: readonly StandingMask[], unitOf: (edge: MaskEdge) => number, units: number): number[] =>
+const pullOf = (
+  problem: OrderProblem,
+  masks: readonly StandingMask[],
+  unitOf: (edge: MaskEdge) => number,
+  units: number,
+): number[] =>
   Array.from({ length: units }, (_, unit) =>
     sumOf(
       masks,

@@ -10,7 +10,11 @@ export type SettledChoices = readonly Int8Array[];
  * @param keep after which stages the masks stay on
  * @returns null where the pins do not allow it
  */
-export function initialSettled(table: ProblemTable, order: readonly number[], keep: readonly boolean[]): SettledChoices | null {
+export function initialSettled(
+  table: ProblemTable,
+  order: readonly number[],
+  keep: readonly boolean[],
+): SettledChoices | null {
   const place = new Map(order.map((finish, stage) => [finish, stage]));
   const settled = order.map((finish, stage) => {
     const row = new Int8Array(table.own.length).fill(-1);
@@ -25,7 +29,13 @@ export function initialSettled(table: ProblemTable, order: readonly number[], ke
 }
 
 /** Settles one more area; null where the masks that stay on do not allow it. */
-export function settleArea(settled: SettledChoices, keep: readonly boolean[], stage: number, area: number, open: boolean): SettledChoices | null {
+export function settleArea(
+  settled: SettledChoices,
+  keep: readonly boolean[],
+  stage: number,
+  area: number,
+  open: boolean,
+): SettledChoices | null {
   const next = settled.map((row) => Int8Array.from(row));
   next[stage]![area] = open ? 1 : 0;
   return spread(next, keep);

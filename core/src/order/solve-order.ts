@@ -68,7 +68,13 @@ function boundAndTry({ table, shares, primer, extra }: SearchTools, node: OrderN
 }
 
 /** The two halves of what is still possible, the more promising first; none where everything is settled. */
-function branches(table: ProblemTable, node: OrderNode, { stages }: Sequence, facts: StageFacts, primed: number): OrderNode[] {
+function branches(
+  table: ProblemTable,
+  node: OrderNode,
+  { stages }: Sequence,
+  facts: StageFacts,
+  primed: number,
+): OrderNode[] {
   const gaps = node.order.map((_, stage) => stages[primed + stage]!.coats - facts.coats[stage]!);
   const dearest = gaps.indexOf(Math.max(...gaps));
   if (gaps[dearest]! > 0 && node.most[dearest]! > facts.coats[dearest]!) {
@@ -112,7 +118,9 @@ function doubtful(table: ProblemTable, node: OrderNode, stages: readonly StageCo
     table.areasOf[finish]!.forEach((area) => {
       const below = lastOpen(stages, primed, stage, area);
       if (table.coats(finish, area, belowArea(node, below)) <= node.most[stage]!) return;
-      const free = possibleLastOpenings(node, stage, area).find((one) => one !== EXISTING_FINISH && node.settled[one]![area] === -1);
+      const free = possibleLastOpenings(node, stage, area).find(
+        (one) => one !== EXISTING_FINISH && node.settled[one]![area] === -1,
+      );
       if (free !== undefined) worst = { stage: free, area, extra: Infinity };
     });
   });
@@ -124,7 +132,8 @@ function largest(table: ProblemTable, { settled }: OrderNode): Choice | null {
   let best: Choice | null = null;
   settled.forEach((row, stage) =>
     row.forEach((state, area) => {
-      if (state === -1 && (!best || table.problem.areas[area]!.sizeM2 > table.problem.areas[best.area]!.sizeM2)) best = { stage, area };
+      if (state === -1 && (!best || table.problem.areas[area]!.sizeM2 > table.problem.areas[best.area]!.sizeM2))
+        best = { stage, area };
     }),
   );
   return best;
@@ -143,7 +152,12 @@ function narrowed(table: ProblemTable, node: OrderNode): OrderNode | null {
         const first = fits.indexOf(true);
         if (first < 0) return null;
         const only = fits.lastIndexOf(true) === first ? options[first]! : null;
-        const shut = only === null ? (fits[0] ? [] : [options[0]!]) : options.filter((one) => one !== EXISTING_FINISH && one > only);
+        const shut =
+          only === null
+            ? fits[0]
+              ? []
+              : [options[0]!]
+            : options.filter((one) => one !== EXISTING_FINISH && one > only);
         const moves: [number, boolean][] = shut.map((one) => [one, false]);
         if (only !== null && only !== EXISTING_FINISH) moves.push([only, true]);
         for (const [at, value] of moves) {

@@ -72,7 +72,13 @@ export interface StageCost extends StageChoice {
   /** Cleaning the gun: after so many pulls, before the first or after the last of them. */
   readonly cleaning: { readonly minutes: number; readonly after: number };
   /** What the waiting is made of: until colour takes tape, until what is below may be coated, until a seal is dry, between coats, until the pull. */
-  readonly waits: { readonly tapeMin: number; readonly overMin: number; readonly sealMin: number; readonly flashMin: number; readonly pullMin: number };
+  readonly waits: {
+    readonly tapeMin: number;
+    readonly overMin: number;
+    readonly sealMin: number;
+    readonly flashMin: number;
+    readonly pullMin: number;
+  };
   /** Between two coats. */
   readonly gap: Span;
   /** What is mixed for which coats. */
@@ -113,11 +119,18 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   const decided = coatsNeeded(problem, before, finish, choice.open);
   const times = filmTimes(problem, finish, decided.coats);
   const openM2 = problem.areas.reduce((sum, area, index) => sum + (choice.open[index] ? area.sizeM2 : 0), 0);
-  const onceMin = problem.areas.reduce((sum, area, index) => sum + (choice.open[index] ? coatingMin(area, finish.method) : 0), 0);
+  const onceMin = problem.areas.reduce(
+    (sum, area, index) => sum + (choice.open[index] ? coatingMin(area, finish.method) : 0),
+    0,
+  );
   const blendMin = problem.areas.some(({ blend, finish: own }) => blend && own === finish.id) ? RULE_OF_THUMB.blend : 0;
   const eachMin = onceMin + RULE_OF_THUMB.perCoat;
   const coatMin = decided.coats * eachMin + blendMin;
-  const lots = lotsOf({ coats: decided.coats, eachMin, lastMin: blendMin, gapMin: times.gap.from }, potLifeAt(finish, problem.sprayAir.airC), finish);
+  const lots = lotsOf(
+    { coats: decided.coats, eachMin, lastMin: blendMin, gapMin: times.gap.from },
+    potLifeAt(finish, problem.sprayAir.airC),
+    finish,
+  );
   const guns = { ...before.guns };
   const change = gunChange(problem, guns, finish);
   const readyMin = minutesOf(change);
@@ -142,7 +155,12 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   const pull = sections ? removalInSections(off, sections, lastCoatMin, times.cleanMin) : off;
   const uncoverMin = pull.uncoverMin + own.offMin;
   const paintMl = paintNeeded(openM2, decided.coats * finish.coatUm, finish);
-  const film = { finish, coats: decided.coats, at: lastCoatMin, ...(sections ? { spreadMin: sections.paintedMin - sections.firstMin } : {}) };
+  const film = {
+    finish,
+    coats: decided.coats,
+    at: lastCoatMin,
+    ...(sections ? { spreadMin: sections.paintedMin - sections.firstMin } : {}),
+  };
   return {
     ...choice,
     layer,
@@ -233,15 +251,22 @@ export function gunChange(problem: OrderProblem, guns: Record<string, string>, f
 }
 
 /** Minutes of a gun change, all told. */
-export const gunChangeMinutes = (problem: OrderProblem, guns: Record<string, string>, finish: Finish): number => minutesOf(gunChange(problem, guns, finish));
+export const gunChangeMinutes = (problem: OrderProblem, guns: Record<string, string>, finish: Finish): number =>
+  minutesOf(gunChange(problem, guns, finish));
 
 /** Minutes to close the openings of a part. */
 export const plugMinOf = ({ plugs, plugMin }: Pick<OrderProblem, 'plugs' | 'plugMin'>, part: string): number =>
   plugMin?.get(part) ?? (plugs.get(part) ?? 0) * RULE_OF_THUMB.perPlug;
 
-function plugsOf(problem: OrderProblem, { plugged }: Progress, open: readonly boolean[]): { plugMin: number; plugged: readonly string[] } {
+function plugsOf(
+  problem: OrderProblem,
+  { plugged }: Progress,
+  open: readonly boolean[],
+): { plugMin: number; plugged: readonly string[] } {
   const { areas, plugs } = problem;
-  const fresh = [...plugs.keys()].filter((part) => !plugged.includes(part) && areas.some((area, index) => open[index] && area.part === part));
+  const fresh = [...plugs.keys()].filter(
+    (part) => !plugged.includes(part) && areas.some((area, index) => open[index] && area.part === part),
+  );
   if (fresh.length === 0) return { plugMin: 0, plugged };
   return { plugMin: fresh.reduce((sum, part) => sum + plugMinOf(problem, part), 0), plugged: [...plugged, ...fresh] };
 }

@@ -30,7 +30,9 @@ export function masksKeptAfter(
   for (const part of sprayed) if (!done.has(part) && (goesOn.has(part) || standing.has(part))) found.add(part);
   // A part left alone keeps its masks as long as something of it is still to come: they may have stayed on past its last colour.
   const ahead = new Set(
-    areas.flatMap(({ part, finish: own }, index) => (own !== null && (!before.painted[index] || (clear?.areas[index] && !clears)) ? [part] : [])),
+    areas.flatMap(({ part, finish: own }, index) =>
+      own !== null && (!before.painted[index] || (clear?.areas[index] && !clears)) ? [part] : [],
+    ),
   );
   for (const part of standing) if (part !== null && !sprayed.has(part) && ahead.has(part)) found.add(part);
   return found;
@@ -52,6 +54,8 @@ export function standingMasksAfter(
   const covered = new Set(kept.flatMap(({ mask: own }) => own.covers.map(({ area }) => area)));
   return areas.map((area, index) => {
     if (covered.has(index)) return MASK_STATE.covered;
-    return parts.has(area.part) && !isKeptForGood(area) && (open[index] || before.standing?.[index] === MASK_STATE.open) ? MASK_STATE.open : MASK_STATE.bare;
+    return parts.has(area.part) && !isKeptForGood(area) && (open[index] || before.standing?.[index] === MASK_STATE.open)
+      ? MASK_STATE.open
+      : MASK_STATE.bare;
   });
 }

@@ -10,15 +10,26 @@ export interface Wait {
 }
 
 /** What is waited at least from the last coat until the masks come off, or the next stage. */
-export function minPullWait(table: ProblemTable, node: OrderNode, stage: number, { flashMin, leastPullMin, cleanMin }: FilmTimes): number {
+export function minPullWait(
+  table: ProblemTable,
+  node: OrderNode,
+  stage: number,
+  { flashMin, leastPullMin, cleanMin }: FilmTimes,
+): number {
   if (node.keep[stage]) return Math.max(cleanMin, flashMin);
-  return Math.max(cleanMin, certainlyMasked(table, node.settled[stage]!, node.order[stage]!) ? leastPullMin : Math.min(flashMin, leastPullMin));
+  return Math.max(
+    cleanMin,
+    certainlyMasked(table, node.settled[stage]!, node.order[stage]!) ? leastPullMin : Math.min(flashMin, leastPullMin),
+  );
 }
 
 /** True where something on a part that is certainly sprayed is certainly covered, by a mask that comes off after the stage. */
 function certainlyMasked({ parts, outer, drips }: ProblemTable, row: Int8Array, finish: number): boolean {
   return parts.some(({ areas, edges }, part) => {
-    if (drips[finish]) return edges.some(({ a, b }) => row[a]! + row[b]! === 1 && !(outer.mayStay(part, finish) && outer.areas[row[a] === 0 ? a : b]));
+    if (drips[finish])
+      return edges.some(
+        ({ a, b }) => row[a]! + row[b]! === 1 && !(outer.mayStay(part, finish) && outer.areas[row[a] === 0 ? a : b]),
+      );
     const comesOff = (area: number) => !(outer.areas[area] && outer.mayStay(part, finish));
     return areas.some((area) => row[area] === 1) && areas.some((area) => row[area] === 0 && comesOff(area));
   });
@@ -28,7 +39,9 @@ function certainlyMasked({ parts, outer, drips }: ProblemTable, row: Int8Array, 
 export function likelyWaits(table: ProblemTable, node: OrderNode, { times }: StageFacts): Wait[] {
   const found: Wait[] = [];
   const holds = (from: number, to: number): boolean =>
-    from >= 0 && times[from]!.tapeSafeMin > minPullWait(table, node, from, times[from]!) && certainWait(table, node, from, to);
+    from >= 0 &&
+    times[from]!.tapeSafeMin > minPullWait(table, node, from, times[from]!) &&
+    certainWait(table, node, from, to);
   node.order.forEach((_, to) => {
     const from = [to - 1, to - 2].find((one) => one >= (found.at(-1)?.to ?? 0) && holds(one, to));
     if (from !== undefined) found.push({ from, to });
@@ -45,7 +58,9 @@ export function bindingWaits(table: ProblemTable, node: OrderNode, { stages }: S
     if (to > free || waits.tapeMin <= 0) continue;
     const before = stages[primed + to - 1]!.after;
     const ready = before.clock + waits.tapeMin;
-    const from = node.order.findIndex((_, stage) => stage < to && Math.abs(safeAt(stages[primed + stage]!) - ready) < 1e-6);
+    const from = node.order.findIndex(
+      (_, stage) => stage < to && Math.abs(safeAt(stages[primed + stage]!) - ready) < 1e-6,
+    );
     if (from < 0 || !certainWait(table, node, from, to)) continue;
     found.push({ from, to });
     free = from;
@@ -63,7 +78,10 @@ function certainWait(table: ProblemTable, { keep, settled, order }: OrderNode, f
   return part.some((one, area) => {
     const covered = settled[from]![area] === 1 && settled.slice(from + 1, to + 1).every((row) => row[area] === 0);
     if (!covered) return false;
-    if (drips[order[to]!]) return parts[one]!.edges.some(({ a, b }) => (a === area && settled[to]![b] === 1) || (b === area && settled[to]![a] === 1));
+    if (drips[order[to]!])
+      return parts[one]!.edges.some(
+        ({ a, b }) => (a === area && settled[to]![b] === 1) || (b === area && settled[to]![a] === 1),
+      );
     return part.some((other, index) => other === one && settled[to]![index] === 1);
   });
 }

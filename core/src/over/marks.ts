@@ -15,13 +15,20 @@ export interface FilmAgeMarks {
 }
 
 /** What the marks are taken from: a finish on the shelf, or the typical figures of a system. */
-type Figures = Pick<Finish, 'system' | 'flashMin' | 'touchMin' | 'throughMin' | 'recoat' | 'cureH' | 'activationKj' | 'referenceBuildUm'>;
+type Figures = Pick<
+  Finish,
+  'system' | 'flashMin' | 'touchMin' | 'throughMin' | 'recoat' | 'cureH' | 'activationKj' | 'referenceBuildUm'
+>;
 
 /**
  * Marks of a film in the air of the day.
  * @param buildUm dry film, µm; left out: the build its times are stated for
  */
-export function filmAgeMarks(figures: Figures, air: DryingAir, buildUm: number = figures.referenceBuildUm): FilmAgeMarks {
+export function filmAgeMarks(
+  figures: Figures,
+  air: DryingAir,
+  buildUm: number = figures.referenceBuildUm,
+): FilmAgeMarks {
   const rate = dryingRate(figures.activationKj, PAINT_SYSTEMS[figures.system].waterborne, air);
   const factor = buildFactor(figures, buildUm);
   const clock = (minutes: number) => (minutes * factor) / rate;
@@ -29,7 +36,10 @@ export function filmAgeMarks(figures: Figures, air: DryingAir, buildUm: number =
     system: figures.system,
     flashMin: clock(figures.flashMin),
     touchMin: clock(figures.touchMin),
-    recoat: figures.recoat.map(({ fromMin, toMin }) => ({ fromMin: clock(fromMin), toMin: toMin === null ? null : clock(toMin) })),
+    recoat: figures.recoat.map(({ fromMin, toMin }) => ({
+      fromMin: clock(fromMin),
+      toMin: toMin === null ? null : clock(toMin),
+    })),
     throughMin: clock(figures.throughMin) * safeFactor(factor),
     cureMin: figures.cureH === null ? null : clock(figures.cureH * 60) * safeFactor(factor),
   };

@@ -25,7 +25,10 @@ describe('over-rules', () => {
   });
   it('nothing is ever abraded under peelable: it waits for the cure, then goes on what is cleaned', () => {
     for (const lower of PAINT_SYSTEM_KEYS) expect(answers(lower, 'peelable')).not.toContain('abrade');
-    expect([over('two-part', 'peelable', 6 * DAY).answer, over('two-part', 'peelable', 8 * DAY).answer]).toEqual(['no', 'yes']);
+    expect([over('two-part', 'peelable', 6 * DAY).answer, over('two-part', 'peelable', 8 * DAY).answer]).toEqual([
+      'no',
+      'yes',
+    ]);
     expect(over('two-part', 'peelable', 400 * DAY).reason.code).toBe('over.peelable-clean');
   });
   it('dope goes on dope; not on enamel, varnish or two-part, and not on lacquer without a barrier', () => {
@@ -46,30 +49,59 @@ describe('over-rules', () => {
     expect(new Set(answers('base-water', 'air-lacquer'))).toEqual(new Set(['barrier']));
   });
   it('two-part goes on reacting films in their window, keyed after it, and on a basecoat in its window', () => {
-    expect([10, HOUR, 13 * HOUR, 20 * DAY].map((age) => over('two-part', 'clear-two-part', age).answer)).toEqual(['wait', 'yes', 'abrade', 'abrade']);
-    expect([20 * HOUR, 25 * HOUR].map((age) => over('base-solvent', 'clear-two-part', age).answer)).toEqual(['yes', 'abrade']);
+    expect([10, HOUR, 13 * HOUR, 20 * DAY].map((age) => over('two-part', 'clear-two-part', age).answer)).toEqual([
+      'wait',
+      'yes',
+      'abrade',
+      'abrade',
+    ]);
+    expect([20 * HOUR, 25 * HOUR].map((age) => over('base-solvent', 'clear-two-part', age).answer)).toEqual([
+      'yes',
+      'abrade',
+    ]);
     for (const lower of ['can-enamel', 'can-lacquer', 'air-acrylic'] as const)
-      expect([over(lower, 'two-part', HOUR).answer, over(lower, 'two-part', 400 * DAY).answer]).toEqual(['no', 'barrier']);
+      expect([over(lower, 'two-part', HOUR).answer, over(lower, 'two-part', 400 * DAY).answer]).toEqual([
+        'no',
+        'barrier',
+      ]);
   });
   it('enamels keep their windows over themselves, and scuff what shines', () => {
-    expect([30, 5 * HOUR, 50 * HOUR, 400 * DAY].map((age) => over('can-enamel', 'brush-enamel', age).answer)).toEqual(['yes', 'wait', 'yes', 'abrade']);
+    expect([30, 5 * HOUR, 50 * HOUR, 400 * DAY].map((age) => over('can-enamel', 'brush-enamel', age).answer)).toEqual([
+      'yes',
+      'wait',
+      'yes',
+      'abrade',
+    ]);
     expect([30, 50 * HOUR].map((age) => over('can-lacquer', 'can-enamel', age).answer)).toEqual(['wait', 'abrade']);
-    expect([over('air-lacquer', 'can-enamel', 30).answer, over('two-part', 'can-enamel', 13 * HOUR).answer]).toEqual(['yes', 'abrade']);
+    expect([over('air-lacquer', 'can-enamel', 30).answer, over('two-part', 'can-enamel', 13 * HOUR).answer]).toEqual([
+      'yes',
+      'abrade',
+    ]);
   });
   it('airbrush acrylic goes on primer, lacquer and acrylic as they are, on what shines scuffed; waterborne base on what is keyed', () => {
     for (const lower of ['etch-primer', 'filler-primer', 'air-lacquer', 'air-acrylic'] as const)
       expect(over(lower, 'air-acrylic', 20 * DAY).answer).toBe('yes');
-    for (const lower of ['can-lacquer', 'can-enamel', 'two-part'] as const) expect(over(lower, 'air-acrylic', 20 * DAY).answer).toBe('abrade');
+    for (const lower of ['can-lacquer', 'can-enamel', 'two-part'] as const)
+      expect(over(lower, 'air-acrylic', 20 * DAY).answer).toBe('abrade');
     expect(over('two-part', 'base-water', 20 * DAY).answer).toBe('abrade');
   });
   it('etch primer goes on nothing but metal and itself', () => {
-    for (const lower of others('etch-primer', 'antifouling', 'peelable')) expect(new Set(answers(lower, 'etch-primer'))).toEqual(new Set(['no']));
+    for (const lower of others('etch-primer', 'antifouling', 'peelable'))
+      expect(new Set(answers(lower, 'etch-primer'))).toEqual(new Set(['no']));
     expect(compatibilityOf({ marks: null, ageMin: 0, known: true }, 'etch-primer').answer).toBe('yes');
     expect(over('etch-primer', 'filler-primer', 30).answer).toBe('yes');
   });
   it('varnish goes on varnish in its window, and on cured paint that is keyed', () => {
-    expect([2 * HOUR, 5 * HOUR, 20 * HOUR, 20 * DAY].map((age) => over('varnish', 'varnish', age).answer)).toEqual(['no', 'wait', 'yes', 'abrade']);
-    expect([over('two-part', 'varnish', DAY).answer, over('two-part', 'varnish', 20 * DAY).answer]).toEqual(['no', 'abrade']);
+    expect([2 * HOUR, 5 * HOUR, 20 * HOUR, 20 * DAY].map((age) => over('varnish', 'varnish', age).answer)).toEqual([
+      'no',
+      'wait',
+      'yes',
+      'abrade',
+    ]);
+    expect([over('two-part', 'varnish', DAY).answer, over('two-part', 'varnish', 20 * DAY).answer]).toEqual([
+      'no',
+      'abrade',
+    ]);
   });
   it('a pair nobody considered is never a yes', () => {
     expect(pairRule('dope', 'air-acrylic')).toEqual({ kind: 'barrier', reason: 'over.not-known' });

@@ -42,11 +42,13 @@ const verdict = (answer: OverAnswer, reason: OverMessage['code'], untilMin: numb
 export function compatibilityOf(lower: LowerFilm, upper: PaintSystemKey): OverVerdict {
   const { marks, ageMin, known } = lower;
   if (!marks) return verdict('yes', 'over.bare');
-  if (upper === 'antifouling' && marks.system === 'antifouling' && !known) return verdict('barrier', 'over.antifouling-unknown');
+  if (upper === 'antifouling' && marks.system === 'antifouling' && !known)
+    return verdict('barrier', 'over.antifouling-unknown');
   const rule = pairRule(marks.system, upper);
   if (rule.kind === 'no' || rule.kind === 'barrier') return verdict(rule.kind, rule.reason);
   if (rule.kind === 'cured') return curedVerdict(rule, marks, ageMin);
-  if (upper === 'varnish' && ageMin < marks.touchMin - SAME_AGE) return verdict('no', 'over.varnish-tacky', marks.touchMin);
+  if (upper === 'varnish' && ageMin < marks.touchMin - SAME_AGE)
+    return verdict('no', 'over.varnish-tacky', marks.touchMin);
   return rule.kind === 'dry' ? dryVerdict(rule, marks, ageMin) : windowVerdict(rule, marks, ageMin);
 }
 
@@ -55,7 +57,8 @@ const SAME_AGE = 1e-6;
 
 type RuleOf<Kind extends PairRule['kind']> = Extract<PairRule, { kind: Kind }>;
 
-const hasCured = ({ cureMin }: FilmAgeMarks, ageMin: number): boolean => cureMin !== null && ageMin >= cureMin - SAME_AGE;
+const hasCured = ({ cureMin }: FilmAgeMarks, ageMin: number): boolean =>
+  cureMin !== null && ageMin >= cureMin - SAME_AGE;
 
 function curedVerdict({ then, young, reason }: RuleOf<'cured'>, marks: FilmAgeMarks, ageMin: number): OverVerdict {
   if (hasCured(marks, ageMin)) return verdict(then, reason);

@@ -10,7 +10,12 @@ export type PairRule =
   /** As soon as the lower film is dry enough for a next coat, then at any age; `glossy`: as soon as it is hard enough to be scuffed first. */
   | { readonly kind: 'dry'; readonly glossy: boolean; readonly reason: Reason }
   /** Not before the lower film has cured. */
-  | { readonly kind: 'cured'; readonly then: 'yes' | 'abrade' | 'barrier'; readonly young: Reason; readonly reason: Reason }
+  | {
+      readonly kind: 'cured';
+      readonly then: 'yes' | 'abrade' | 'barrier';
+      readonly young: Reason;
+      readonly reason: Reason;
+    }
   | { readonly kind: 'barrier'; readonly reason: Reason }
   | { readonly kind: 'no'; readonly reason: Reason };
 
@@ -26,11 +31,20 @@ const REACTING: readonly PaintSystemKey[] = [...GLOSSY_TWO_PART, 'filler-primer'
 const windows = (keyed: Reason | null = null): PairRule => ({ kind: 'windows', keyed });
 const dry = (reason: Reason): PairRule => ({ kind: 'dry', glossy: false, reason });
 const scuffed: PairRule = { kind: 'dry', glossy: true, reason: 'over.glossy' };
-const cured = (then: 'yes' | 'abrade' | 'barrier', young: Reason, reason: Reason): PairRule => ({ kind: 'cured', then, young, reason });
+const cured = (then: 'yes' | 'abrade' | 'barrier', young: Reason, reason: Reason): PairRule => ({
+  kind: 'cured',
+  then,
+  young,
+  reason,
+});
 const barrier = (reason: Reason): PairRule => ({ kind: 'barrier', reason });
 const no = (reason: Reason): PairRule => ({ kind: 'no', reason });
 
-type Line = readonly [lower: readonly PaintSystemKey[] | 'any', upper: readonly PaintSystemKey[] | 'any', rule: PairRule];
+type Line = readonly [
+  lower: readonly PaintSystemKey[] | 'any',
+  upper: readonly PaintSystemKey[] | 'any',
+  rule: PairRule,
+];
 
 /**
  * The first line that names the pair decides. Source: the trade's over-rules, rules of thumb: the data sheet decides.
@@ -60,7 +74,11 @@ const TABLE: readonly Line[] = [
   [REACTING, REACTING, windows('over.cured-two-part')],
   [BASES, ['two-part', 'clear-two-part'], windows()],
   [['etch-primer'], REACTING, windows('over.cured-two-part')],
-  [[...OXIDISING, ...CAN_AND_AIR_LACQUER, 'air-acrylic'], REACTING, cured('barrier', 'over.two-part-young', 'over.two-part-bites')],
+  [
+    [...OXIDISING, ...CAN_AND_AIR_LACQUER, 'air-acrylic'],
+    REACTING,
+    cured('barrier', 'over.two-part-young', 'over.two-part-bites'),
+  ],
   // Enamels: in their windows over themselves, never in the gap; over what is dry, scuffed where it shines.
   [OXIDISING, TOP_ENAMELS, windows('over.cured')],
   [['can-lacquer'], TOP_ENAMELS, scuffed],
@@ -69,7 +87,11 @@ const TABLE: readonly Line[] = [
   [['filler-primer'], TOP_ENAMELS, windows('over.cured')],
   [GLOSSY_TWO_PART, TOP_ENAMELS, scuffed],
   // Airbrush acrylic and waterborne basecoat.
-  [['etch-primer', 'filler-primer', 'air-lacquer', 'base-solvent', ...ACRYLIC], ['air-acrylic'], dry('over.acrylic-holds')],
+  [
+    ['etch-primer', 'filler-primer', 'air-lacquer', 'base-solvent', ...ACRYLIC],
+    ['air-acrylic'],
+    dry('over.acrylic-holds'),
+  ],
   [['can-lacquer', ...GLOSSY_TWO_PART], ['air-acrylic', 'base-water'], scuffed],
   [OXIDISING, ['air-acrylic'], cured('abrade', 'over.young', 'over.water-keyed')],
   [[...BASES, 'etch-primer'], ['base-water'], windows()],
@@ -80,7 +102,11 @@ const TABLE: readonly Line[] = [
   ['any', ['etch-primer'], no('over.etch-metal')],
   // Varnish.
   [['varnish'], ['varnish'], windows('over.cured')],
-  [[...TOP_ENAMELS, ...REACTING, ...CAN_AND_AIR_LACQUER, 'air-acrylic'], ['varnish'], cured('abrade', 'over.young', 'over.cured')],
+  [
+    [...TOP_ENAMELS, ...REACTING, ...CAN_AND_AIR_LACQUER, 'air-acrylic'],
+    ['varnish'],
+    cured('abrade', 'over.young', 'over.cured'),
+  ],
   // Antifouling goes on what stands its solvents.
   [REACTING, ['antifouling'], windows('over.cured')],
 ];
@@ -92,6 +118,7 @@ const NOT_CONSIDERED = barrier('over.not-known');
  * @returns a barrier coat, "not known to agree", for a pair no line names; never a yes
  */
 export function pairRule(lower: PaintSystemKey, upper: PaintSystemKey): PairRule {
-  const names = (side: readonly PaintSystemKey[] | 'any', system: PaintSystemKey) => side === 'any' || side.includes(system);
+  const names = (side: readonly PaintSystemKey[] | 'any', system: PaintSystemKey) =>
+    side === 'any' || side.includes(system);
   return TABLE.find(([below, above]) => names(below, lower) && names(above, upper))?.[2] ?? NOT_CONSIDERED;
 }

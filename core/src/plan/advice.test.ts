@@ -31,7 +31,8 @@ const design = (lines: TrimLine[], areas: [number, string | null][], over: Parti
   scheme: { areas: areas.map(([y, finish]) => ({ part: 'door', seed: [450, y], finish })) },
   ...over,
 });
-const advice = (of: Design, shelf = SHIPPED_SHELF) => planJob(of, shelf).advice.map((one) => `${one.level}: ${say(one)}`);
+const advice = (of: Design, shelf = SHIPPED_SHELF) =>
+  planJob(of, shelf).advice.map((one) => `${one.level}: ${say(one)}`);
 
 it('says nothing where all is well', () =>
   expect(
@@ -46,7 +47,9 @@ it('says nothing where all is well', () =>
     ),
   ).toEqual([]));
 it('names the areas nobody chose, once one is chosen', () => {
-  expect(advice(design([straight('a', 200)], [[100, 'cream-two-part']]))).toEqual([expect.stringMatching(/^note: A1: no finish chosen/)]);
+  expect(advice(design([straight('a', 200)], [[100, 'cream-two-part']]))).toEqual([
+    expect.stringMatching(/^note: A1: no finish chosen/),
+  ]);
   expect(advice(design([straight('a', 200)], []))).toEqual([]);
 });
 it('asks which of two finishes an area shall get', () => {
@@ -62,10 +65,18 @@ it('asks which of two finishes an area shall get', () => {
     ),
   ).toEqual([expect.stringMatching(/^stop: A1 is asked to be Cream, two-part and kept as it is/)]);
 });
-it('points out a sliver', () => expect(advice(design([straight('a', 200), straight('b', 200.3)], [])).join()).toMatch(/caution: A2 is a sliver/));
+it('points out a sliver', () =>
+  expect(advice(design([straight('a', 200), straight('b', 200.3)], [])).join()).toMatch(/caution: A2 is a sliver/));
 it('says when a colour will not hide', () => {
-  const thin = { ...SHIPPED_SHELF, finishes: SHIPPED_SHELF.finishes.map((finish) => (finish.id === 'cream-two-part' ? { ...finish, coatUm: 0.5 } : finish)) };
-  expect(advice(design([], [[100, 'cream-two-part']]), thin).join()).toMatch(/caution: Stage 1: Cream, two-part does not hide what is below even in 20/);
+  const thin = {
+    ...SHIPPED_SHELF,
+    finishes: SHIPPED_SHELF.finishes.map((finish) =>
+      finish.id === 'cream-two-part' ? { ...finish, coatUm: 0.5 } : finish,
+    ),
+  };
+  expect(advice(design([], [[100, 'cream-two-part']]), thin).join()).toMatch(
+    /caution: Stage 1: Cream, two-part does not hide what is below even in 20/,
+  );
 });
 it('says when the wanted school has no window', () => {
   const rubber = design(
@@ -89,7 +100,9 @@ it('says when the shelf has no tape for an edge, or none with the edge that is w
     ],
   );
   const told = (tapes: typeof SHIPPED_SHELF.tapes) => advice(edged, { ...SHIPPED_SHELF, tapes }).join();
-  expect(told(SHIPPED_SHELF.tapes.filter(({ edge }) => edge === 'soft'))).toMatch(/soft, not crisp: there is no crisp tape on the shelf/);
+  expect(told(SHIPPED_SHELF.tapes.filter(({ edge }) => edge === 'soft'))).toMatch(
+    /soft, not crisp: there is no crisp tape on the shelf/,
+  );
   expect(told([])).toMatch(/no tape on the shelf/);
 });
 it('brushed paint brings no caution about spray, and oil paint none about hardener', () => {
@@ -129,10 +142,16 @@ it('says once a part that a bare substrate should be primed first', () => {
         [300, 'cream-two-part'],
       ],
     );
-    return { ...of, parts: of.parts.map((one) => ({ ...one, substrate: 'wood' })), scheme: { ...of.scheme, ...(primer ? { primer } : {}) } };
+    return {
+      ...of,
+      parts: of.parts.map((one) => ({ ...one, substrate: 'wood' })),
+      scheme: { ...of.scheme, ...(primer ? { primer } : {}) },
+    };
   };
   expect(advice(wood()).filter((one) => /bare wood/.test(one))).toEqual([
-    expect.stringMatching(/^caution: Door: Cream, two-part goes straight onto bare wood\. Prime it first \(filler primer, two-part/),
+    expect.stringMatching(
+      /^caution: Door: Cream, two-part goes straight onto bare wood\. Prime it first \(filler primer, two-part/,
+    ),
   ]);
   expect(advice(wood('filler-buff')).filter((one) => /bare wood/.test(one))).toEqual([]);
 });

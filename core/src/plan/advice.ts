@@ -29,7 +29,9 @@ export function adviceFor(facts: AdviceInput): Advice[] {
 /** More finishes than an order of coats is worked out for: there are no stages then. */
 function finishCountAdvice(problem: AdviceInput['problem']): Advice[] {
   const count = finishesInUse(problem).length;
-  return count > LIMITS.finishes ? [advice('stop', { code: 'advice.too-many-finishes', values: { count, max: LIMITS.finishes } })] : [];
+  return count > LIMITS.finishes
+    ? [advice('stop', { code: 'advice.too-many-finishes', values: { count, max: LIMITS.finishes } })]
+    : [];
 }
 
 /** Lines for which a school was chosen that they cannot be pulled by. */
@@ -37,13 +39,22 @@ function pullAdvice({ design, works, stages, items }: AdviceInput): Advice[] {
   const all = items.flatMap(({ lines }) => lines);
   return (design.choices.pulls ?? []).flatMap(({ part, line, school: wanted }) => {
     const resolved = works.find((work) => work.part.id === part)?.lines ?? [];
-    const own = all.filter((item) => item.part === part && resolved.some(({ id, owner }) => id === item.line && (id === line || owner === line)));
+    const own = all.filter(
+      (item) =>
+        item.part === part && resolved.some(({ id, owner }) => id === item.line && (id === line || owner === line)),
+    );
     const told = new Set<number>();
     return own.flatMap(({ until, lineCode, line: id }): Advice[] => {
       const school = until.early ?? stages[until.stage - 1]?.school ?? wanted;
       if (school === wanted || told.has(until.stage)) return [];
       told.add(until.stage);
-      return [advice('caution', { code: 'advice.line-school', values: { stage: until.stage, line: lineCode, wanted, school } }, { part, line: id })];
+      return [
+        advice(
+          'caution',
+          { code: 'advice.line-school', values: { stage: until.stage, line: lineCode, wanted, school } },
+          { part, line: id },
+        ),
+      ];
     });
   });
 }
@@ -51,15 +62,25 @@ function pullAdvice({ design, works, stages, items }: AdviceInput): Advice[] {
 function airAdvice({ climate }: Design): Advice[] {
   const { airC, rhPercent, surfaceC } = tapingAir(climate);
   // Where it is taped, and where it is sprayed if that is another place: the nearer to dew is told.
-  const near = [dewMargin(airC, rhPercent, surfaceC), dewMargin(climate.airC, climate.rhPercent, climate.surfaceC ?? climate.airC)];
+  const near = [
+    dewMargin(airC, rhPercent, surfaceC),
+    dewMargin(climate.airC, climate.rhPercent, climate.surfaceC ?? climate.airC),
+  ];
   const { dewPointC, marginC, ok } = near.reduce((one, other) => (other.marginC < one.marginC ? other : one));
   return [
-    ...(ok ? [] : [advice('stop', { code: 'advice.dew', values: { marginC, dewPointC, needsC: RULE_OF_THUMB.dewMarginC } })]),
-    ...(surfaceC < RULE_OF_THUMB.coldC ? [advice('caution', { code: 'advice.cold', values: { belowC: RULE_OF_THUMB.coldC } })] : []),
+    ...(ok
+      ? []
+      : [advice('stop', { code: 'advice.dew', values: { marginC, dewPointC, needsC: RULE_OF_THUMB.dewMarginC } })]),
+    ...(surfaceC < RULE_OF_THUMB.coldC
+      ? [advice('caution', { code: 'advice.cold', values: { belowC: RULE_OF_THUMB.coldC } })]
+      : []),
   ];
 }
 
-function partAdvice({ part, lines, arrangement, areaIds, finishes, conflicts, lost }: PartWork, shelf: ReadonlyMap<string, Finish>): Advice[] {
+function partAdvice(
+  { part, lines, arrangement, areaIds, finishes, conflicts, lost }: PartWork,
+  shelf: ReadonlyMap<string, Finish>,
+): Advice[] {
   const place = { part: part.id };
   const nameOf = (id: string | null) => (id === null ? '' : (shelf.get(id)?.name ?? id));
   const faults = lines.flatMap(({ id, code, fault }) =>
@@ -70,7 +91,9 @@ function partAdvice({ part, lines, arrangement, areaIds, finishes, conflicts, lo
     return advice('caution', { code: 'advice.loose', values: { line: code, lengthMm } }, { ...place, line });
   });
   const slivers = arrangement.areas.flatMap(({ code, sliver }, index) =>
-    sliver ? [advice('caution', { code: 'advice.sliver', values: { area: code } }, { ...place, area: areaIds[index] })] : [],
+    sliver
+      ? [advice('caution', { code: 'advice.sliver', values: { area: code } }, { ...place, area: areaIds[index] })]
+      : [],
   );
   const clashes = conflicts.map(({ area, finishes: asked }) => {
     const values = { area: arrangement.areas[area]!.code, finishes: asked.map(nameOf) };
@@ -88,25 +111,56 @@ function partAdvice({ part, lines, arrangement, areaIds, finishes, conflicts, lo
         ]
       : [];
   const misplaced = lost.map(({ seed: [alongMm, aboveMm], finish }) =>
-    advice('stop', { code: 'advice.lost', values: { finish: finish === null ? null : nameOf(finish), alongMm, aboveMm } }, place),
+    advice(
+      'stop',
+      { code: 'advice.lost', values: { finish: finish === null ? null : nameOf(finish), alongMm, aboveMm } },
+      place,
+    ),
   );
   return [...faults, ...misplaced, ...loose, ...slivers, ...clashes, ...unchosen];
 }
 
-function stageAdvice(stage: StagePlan, { lines }: StageItems, finishes: ReadonlyMap<string, Finish>, { school: chosen, alone }: Design['choices']): Advice[] {
+function stageAdvice(
+  stage: StagePlan,
+  { lines }: StageItems,
+  finishes: ReadonlyMap<string, Finish>,
+  { school: chosen, alone }: Design['choices'],
+): Advice[] {
   const { number, finish, school, windows, tasks, late, hands, pull, pullMin } = stage;
   const { name, school: likes } = finishes.get(finish) as Finish;
   const preferred = chosen ?? likes;
   const doubts = lines.flatMap(({ code, doubts: [doubt], line, part, lineCode }) =>
-    doubt ? [advice('caution', { code: 'advice.doubt', values: { stage: number, run: code, line: lineCode, doubt } }, { part, line })] : [],
+    doubt
+      ? [
+          advice(
+            'caution',
+            { code: 'advice.doubt', values: { stage: number, run: code, line: lineCode, doubt } },
+            { part, line },
+          ),
+        ]
+      : [],
   );
   const missed =
     windows && school !== null && school !== preferred && windows[preferred] === null
-      ? [advice('note', { code: 'advice.no-window', values: { stage: number, finish: name, wanted: preferred, school } })]
+      ? [
+          advice('note', {
+            code: 'advice.no-window',
+            values: { stage: number, finish: name, wanted: preferred, school },
+          }),
+        ]
       : [];
   const windowMin = pull && pull.toMin !== null ? pull.toMin - pull.fromMin : 0;
-  const many = hands > 1 ? [advice('caution', { code: 'advice.hands', values: { stage: number, pullMin, windowMin, hands, ...onePersonMessage(stage) } })] : [];
-  const notAlone = alone && hands > 1 ? [advice('caution', { code: 'advice.not-alone', values: { stage: number, hands } })] : [];
+  const many =
+    hands > 1
+      ? [
+          advice('caution', {
+            code: 'advice.hands',
+            values: { stage: number, pullMin, windowMin, hands, ...onePersonMessage(stage) },
+          }),
+        ]
+      : [];
+  const notAlone =
+    alone && hands > 1 ? [advice('caution', { code: 'advice.not-alone', values: { stage: number, hands } })] : [];
   // The school it likes was given up for want of time: in sections it may be kept.
   const liked = windows?.[preferred];
   const sections =
@@ -114,17 +168,42 @@ function stageAdvice(stage: StagePlan, { lines }: StageItems, finishes: Readonly
       ? [
           advice('note', {
             code: 'advice.sections',
-            values: { stage: number, wanted: preferred, school, pullMin, windowMin: (liked.to ?? liked.from) - liked.from, ...onePersonMessage(stage) },
+            values: {
+              stage: number,
+              wanted: preferred,
+              school,
+              pullMin,
+              windowMin: (liked.to ?? liked.from) - liked.from,
+              ...onePersonMessage(stage),
+            },
           }),
         ]
       : [];
   const over = tasks.map(({ answer, reason, places }) => {
     const { part, area } = firstItem(places);
     const areas = [...new Set(places.map(({ code }) => code))];
-    return advice(OVER_LEVEL[answer], { code: 'advice.over', values: { stage: number, finish: name, areas, answer, reason } }, { part, area });
+    return advice(
+      OVER_LEVEL[answer],
+      { code: 'advice.over', values: { stage: number, finish: name, areas, answer, reason } },
+      { part, area },
+    );
   });
   const stays: AdviceMessage[] = late ? [{ code: 'advice.late', values: { stage: number } }] : [];
-  return [...doubts, ...missed, ...many, ...notAlone, ...sections, ...over, ...stays.map((one) => advice('caution', one))];
+  return [
+    ...doubts,
+    ...missed,
+    ...many,
+    ...notAlone,
+    ...sections,
+    ...over,
+    ...stays.map((one) => advice('caution', one)),
+  ];
 }
 
-const OVER_LEVEL: Record<OverAnswer, Advice['level']> = { yes: 'note', wait: 'note', abrade: 'note', barrier: 'note', no: 'stop' };
+const OVER_LEVEL: Record<OverAnswer, Advice['level']> = {
+  yes: 'note',
+  wait: 'note',
+  abrade: 'note',
+  barrier: 'note',
+  no: 'stop',
+};

@@ -5,9 +5,13 @@ import { SHIPPED_SHELF, upgradeDesign, type Design } from '../job';
 import { ruleInAir, type AfterRule } from '../log';
 import { planFaults, planJob, type Plan } from '.';
 
-const juniper = upgradeDesign((JSON.parse(readFileSync(join(__dirname, '../../../examples/juniper.json'), 'utf8')) as { design: unknown }).design) as Design;
-const planned = (climate: Partial<Climate>): Plan => planJob({ ...juniper, climate: { ...juniper.climate, ...climate } }, SHIPPED_SHELF);
-const rules = (plan: Plan, code: string): AfterRule[] => plan.steps.flatMap(({ after }) => after.filter((rule) => rule.code === code));
+const juniper = upgradeDesign(
+  (JSON.parse(readFileSync(join(__dirname, '../../../examples/juniper.json'), 'utf8')) as { design: unknown }).design,
+) as Design;
+const planned = (climate: Partial<Climate>): Plan =>
+  planJob({ ...juniper, climate: { ...juniper.climate, ...climate } }, SHIPPED_SHELF);
+const rules = (plan: Plan, code: string): AfterRule[] =>
+  plan.steps.flatMap(({ after }) => after.filter((rule) => rule.code === code));
 const cold = { airC: 10, rhPercent: 50, movement: 'still' as const };
 
 it('coats flash where it is sprayed; colour takes tape where it is left', () => {
@@ -27,9 +31,13 @@ it('what is left elsewhere is not counted anew by what the shop measures; what i
   expect(ruleInAir(safe!, 10, warm)).toEqual(safe);
   const [recoat] = rules(plan, 'recoat');
   expect(ruleInAir(recoat!, 10, warm).minMin).toBeLessThan(0.9 * recoat!.minMin);
-  expect(ruleInAir(rules(planned({}), 'tape-safe')[0]!, 10, warm).minMin).toBeLessThan(rules(planned({}), 'tape-safe')[0]!.minMin);
+  expect(ruleInAir(rules(planned({}), 'tape-safe')[0]!, 10, warm).minMin).toBeLessThan(
+    rules(planned({}), 'tape-safe')[0]!.minMin,
+  );
   // Warmth brought to it counts wherever it is.
-  expect(ruleInAir(safe!, 10, warm, [{ kind: 'heater', fromMin: 10, minutes: 120, filmC: 40 }]).minMin).toBeLessThan(safe!.minMin);
+  expect(ruleInAir(safe!, 10, warm, [{ kind: 'heater', fromMin: 10, minutes: 120, filmC: 40 }]).minMin).toBeLessThan(
+    safe!.minMin,
+  );
 });
 it('tape wants its own place warm and dry', () => {
   const codes = (climate: Partial<Climate>) => planned(climate).advice.map(({ code }) => code);

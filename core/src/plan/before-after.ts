@@ -13,10 +13,19 @@ const JOB = 'job' as SessionId;
 export function prepareSteps({ preparation, parts }: StepSource): readonly Draft[] {
   const clock = newStepClock(0, JOB, null);
   for (const { cleaner, parts: ids, minutes } of preparation.washes)
-    clock.add('wash', cleaner, minutes, { code: 'step.wash', values: { places: ids.map((id) => nameOf(parts, id)), cleaner } });
+    clock.add('wash', cleaner, minutes, {
+      code: 'step.wash',
+      values: { places: ids.map((id) => nameOf(parts, id)), cleaner },
+    });
   for (const { grit, reason, places, minutes } of preparation.abrading) {
-    const refs = places.map(({ part, area }) => ({ part, area: parts.find(({ id }) => id === part)?.areas[area]!.id ?? '' }));
-    clock.add('abrade', `${grit}:${reason.code}`, minutes, { code: 'step.abrade', values: { places: placesOf(refs, parts), reason, grit } });
+    const refs = places.map(({ part, area }) => ({
+      part,
+      area: parts.find(({ id }) => id === part)?.areas[area]!.id ?? '',
+    }));
+    clock.add('abrade', `${grit}:${reason.code}`, minutes, {
+      code: 'step.abrade',
+      values: { places: placesOf(refs, parts), reason, grit },
+    });
   }
   clock.pass('warm', 'overnight', preparation.warmMin, { code: 'step.warm', values: { belowC: RULE_OF_THUMB.coldC } });
   return clock.steps;
@@ -30,8 +39,18 @@ export function endSteps({ stages, items, parts, kind }: StepSource): readonly D
   const plugs = plugsIn(closings);
   const values = plugValues(plugs, parts);
   const clock = newStepClock(last.endMin, last.session, last.number);
-  if (plugs.length > 0) clock.add('unplug', null, unplugMin(values.plugs), { code: 'step.unplug', values }, { items: closings.map(({ id }) => id) });
-  clock.add('inspect', null, RULE_OF_THUMB.inspect, { code: 'step.inspect', values: { plugs: plugs.length > 0, aircraft: kind === 'aircraft' } });
+  if (plugs.length > 0)
+    clock.add(
+      'unplug',
+      null,
+      unplugMin(values.plugs),
+      { code: 'step.unplug', values },
+      { items: closings.map(({ id }) => id) },
+    );
+  clock.add('inspect', null, RULE_OF_THUMB.inspect, {
+    code: 'step.inspect',
+    values: { plugs: plugs.length > 0, aircraft: kind === 'aircraft' },
+  });
   return clock.steps;
 }
 
@@ -44,7 +63,10 @@ export interface OverheadMinutes {
 }
 
 export function overheadMinutes({ minutes, warmMin }: Preparation, { plugs, areas }: OrderProblem): OverheadMinutes {
-  const counted = [...plugs].reduce((sum, [part, count]) => sum + (areas.some((area) => area.part === part && area.finish !== null) ? count : 0), 0);
+  const counted = [...plugs].reduce(
+    (sum, [part, count]) => sum + (areas.some((area) => area.part === part && area.finish !== null) ? count : 0),
+    0,
+  );
   const after = unplugMin(counted) + RULE_OF_THUMB.inspect;
   return { workMin: minutes - warmMin + after, elapsedMin: minutes + after };
 }

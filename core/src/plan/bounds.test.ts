@@ -30,7 +30,12 @@ const jobOf = (...parts: Part[]): Design => ({
 });
 const planned = (...parts: Part[]): Plan => planJob(jobOf(...parts), SHIPPED_SHELF);
 const common = (id: string) => ({ id, name: id, runOn: true, datum: 'base' });
-const straight = (id: string, along: number, above: number) => ({ kind: 'straight', ...common(id), from: { along: 0, above: 0 }, to: { along, above } });
+const straight = (id: string, along: number, above: number) => ({
+  kind: 'straight',
+  ...common(id),
+  from: { along: 0, above: 0 },
+  to: { along, above },
+});
 const bands = (id: string, headingDeg: number, count = 100) => ({
   kind: 'bands',
   ...common(id),
@@ -60,27 +65,60 @@ const told = (plan: Plan): string =>
   faultsOf(plan)
     .map(({ fault }) => say(fault))
     .join();
-const faultsOf = (plan: Plan) => plan.parts.flatMap(({ lines }) => lines).flatMap(({ owner, fault }) => (fault === null ? [] : [{ owner, fault }]));
+const faultsOf = (plan: Plan) =>
+  plan.parts.flatMap(({ lines }) => lines).flatMap(({ owner, fault }) => (fault === null ? [] : [{ owner, fault }]));
 
 it.each<[string, Part, RegExp]>([
   [
     'a wave of 500 by 30 m',
     part(square, [
-      { kind: 'wave', ...common('w'), from: { along: 0, above: 15_000 }, to: { along: 30_000, above: 15_000 }, pitch: 60, height: 30_000, shape: 'wave' },
+      {
+        kind: 'wave',
+        ...common('w'),
+        from: { along: 0, above: 15_000 },
+        to: { along: 30_000, above: 15_000 },
+        pitch: 60,
+        height: 30_000,
+        shape: 'wave',
+      },
     ]),
     /is so fine that it takes \d+ straight pieces/,
   ],
-  ['a helix round a wire', part({ kind: 'tube', diameter: 0.01, length: 30_000 }, [straight('s', 30_000, 30_000)]), /goes round 2\d{6} times: the most is 200/],
-  ['a helix round a rod', part({ kind: 'tube', diameter: 1, length: 30_000 }, [straight('s', 30_000, 30_000)]), /goes round \d+ times/],
-  ['a slanting line on a needle', part({ kind: 'cone', d1: 0.5, d2: 1, length: 30_000 }, [straight('s', 30_000, 30_000)]), /goes round \d+ times/],
+  [
+    'a helix round a wire',
+    part({ kind: 'tube', diameter: 0.01, length: 30_000 }, [straight('s', 30_000, 30_000)]),
+    /goes round 2\d{6} times: the most is 200/,
+  ],
+  [
+    'a helix round a rod',
+    part({ kind: 'tube', diameter: 1, length: 30_000 }, [straight('s', 30_000, 30_000)]),
+    /goes round \d+ times/,
+  ],
+  [
+    'a slanting line on a needle',
+    part({ kind: 'cone', d1: 0.5, d2: 1, length: 30_000 }, [straight('s', 30_000, 30_000)]),
+    /goes round \d+ times/,
+  ],
   [
     '5000 random places',
-    part(square, [{ kind: 'imported', ...common('i'), paths: [{ closed: false, points: Array.from({ length: 5000 }, () => [numbers(), numbers()]) }] }]),
+    part(square, [
+      {
+        kind: 'imported',
+        ...common('i'),
+        paths: [{ closed: false, points: Array.from({ length: 5000 }, () => [numbers(), numbers()]) }],
+      },
+    ]),
     /meets other lines more often than is worked out/,
   ],
   [
     'a sweep all over the place',
-    part(square, [{ kind: 'sweep', ...common('s'), points: Array.from({ length: 200 }, () => ({ along: numbers(), above: numbers() })) }]),
+    part(square, [
+      {
+        kind: 'sweep',
+        ...common('s'),
+        points: Array.from({ length: 200 }, () => ({ along: numbers(), above: numbers() })),
+      },
+    ]),
     /is so fine/,
   ],
 ])('%s is told on its line, and the part is planned without it', (_, one, says) => {
@@ -115,7 +153,9 @@ it('120 rays from each of 50 places: only so many strokes are set out', () => {
     length: 30_000,
   }));
   const plan = planned(part(square, fans));
-  expect(faultsOf(plan).filter(({ fault }) => fault.code === 'line.part-strokes').length).toBe(50 - Math.floor(LIMITS.strokes / 120));
+  expect(faultsOf(plan).filter(({ fault }) => fault.code === 'line.part-strokes').length).toBe(
+    50 - Math.floor(LIMITS.strokes / 120),
+  );
   expect(plan.parts[0]!.areas.length).toBeGreaterThan(1);
 });
 it('200 holes of 30 m are refused at the first too many, and planned up to it', () => {
@@ -125,7 +165,11 @@ it('200 holes of 30 m are refused at the first too many, and planned up to it', 
     Array.from({ length: 200 }, (_, index) => round(`h${index}`, numbers(), numbers())),
   );
   expect(designFaults(jobOf(one), SHIPPED_SHELF)).toEqual([
-    { path: expect.stringMatching(/^parts\[0\]\.features\[\d+\]$/), code: 'design.rim-corners', values: { most: LIMITS.rimCorners } },
+    {
+      path: expect.stringMatching(/^parts\[0\]\.features\[\d+\]$/),
+      code: 'design.rim-corners',
+      values: { most: LIMITS.rimCorners },
+    },
   ]);
   expect(() => planned(one)).not.toThrow();
 });
@@ -137,17 +181,27 @@ it('a hole whose rim lies beyond 33 m cuts what it covers of the part', () => {
 it.each<[string, Surface, string]>([
   ['a tube of 30 m', { kind: 'tube', diameter: 30_000, length: 100 }, 'parts[0].surface.diameter'],
   ['a flat cone of 30 m', { kind: 'cone', d1: 0, d2: 30_000, length: 30_000 }, 'parts[0].surface'],
-])('%s is refused, since laid flat it goes beyond 33 m, and planned without areas where it is kept already', (_, surface, path) => {
-  const one = part(surface, [straight('s', 100, 100)]);
-  expect(designFaults(jobOf(one), SHIPPED_SHELF)).toMatchObject([{ path, code: 'surface.too-far' }]);
-  const plan = planned(one);
-  expect(plan.parts[0]!.areas).toEqual([]);
-  expect(faultsOf(plan)).toHaveLength(1);
-});
+])(
+  '%s is refused, since laid flat it goes beyond 33 m, and planned without areas where it is kept already',
+  (_, surface, path) => {
+    const one = part(surface, [straight('s', 100, 100)]);
+    expect(designFaults(jobOf(one), SHIPPED_SHELF)).toMatchObject([{ path, code: 'surface.too-far' }]);
+    const plan = planned(one);
+    expect(plan.parts[0]!.areas).toEqual([]);
+    expect(faultsOf(plan)).toHaveLength(1);
+  },
+);
 
 describe('lines made from one another', () => {
   const chain = (length: number, last: unknown) => [
-    ...Array.from({ length: length - 1 }, (_, index) => ({ kind: 'parallel', id: `l${index}`, name: 'P', runOn: true, of: `l${index + 1}`, offset: 10 })),
+    ...Array.from({ length: length - 1 }, (_, index) => ({
+      kind: 'parallel',
+      id: `l${index}`,
+      name: 'P',
+      runOn: true,
+      of: `l${index + 1}`,
+      offset: 10,
+    })),
     last,
   ];
   it('may be 200 behind each other, in whatever order they stand', () => {
@@ -169,7 +223,15 @@ describe('lines made from one another', () => {
         200,
         index === 49
           ? { ...straight('l199', 300, 0), from: { along: 0, above: 150 }, to: { along: 300, above: 150 } }
-          : { kind: 'continuation', ...common('l199'), datum: undefined, part: `p${index + 1}`, of: 'l0', end: 'start', mode: 'side' },
+          : {
+              kind: 'continuation',
+              ...common('l199'),
+              datum: undefined,
+              part: `p${index + 1}`,
+              of: 'l0',
+              end: 'start',
+              mode: 'side',
+            },
       );
       return placed(
         index,
@@ -196,8 +258,21 @@ describe('stripes that go on over many panels', () => {
         panel,
         [0, 1, 2].map((stripe) =>
           index === 0
-            ? { ...straight(`s${stripe}`, 0, 0), from: { along: 0, above: 100 + 80 * stripe }, to: { along: 500, above: 100 + 80 * stripe } }
-            : { kind: 'continuation', id: `s${stripe}`, name: 'S', runOn: true, part: `p${index - 1}`, of: `s${stripe}`, end: 'end', mode: 'side' },
+            ? {
+                ...straight(`s${stripe}`, 0, 0),
+                from: { along: 0, above: 100 + 80 * stripe },
+                to: { along: 500, above: 100 + 80 * stripe },
+              }
+            : {
+                kind: 'continuation',
+                id: `s${stripe}`,
+                name: 'S',
+                runOn: true,
+                part: `p${index - 1}`,
+                of: `s${stripe}`,
+                end: 'end',
+                mode: 'side',
+              },
         ),
         [],
         `p${index}`,

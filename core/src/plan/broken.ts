@@ -4,12 +4,23 @@ import type { MessageOf } from '../units';
 export interface BrokenMessages {
   /** Two steps, items or windows with one id, or one that names what is not there. */
   readonly 'broken.id': { readonly id: string };
-  readonly 'broken.after': { readonly step: string; readonly other: string; readonly isMin: number; readonly minMin: number; readonly maxMin: number | null };
+  readonly 'broken.after': {
+    readonly step: string;
+    readonly other: string;
+    readonly isMin: number;
+    readonly minMin: number;
+    readonly maxMin: number | null;
+  };
   readonly 'broken.window': { readonly window: string };
   readonly 'broken.late-keying': { readonly step: string };
   /** A step comes before one that hands do first, or a stage has no check before its colour. */
   readonly 'broken.order': { readonly step: string };
-  readonly 'broken.edge': { readonly stage: number; readonly line: string; readonly fromMm: number; readonly items: number };
+  readonly 'broken.edge': {
+    readonly stage: number;
+    readonly line: string;
+    readonly fromMm: number;
+    readonly items: number;
+  };
   readonly 'broken.uncovered': { readonly stage: number; readonly area: string };
   readonly 'broken.open-covered': { readonly stage: number; readonly area: string };
   readonly 'broken.pulled': { readonly item: string; readonly times: number };

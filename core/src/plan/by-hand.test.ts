@@ -1,4 +1,12 @@
-import { addOwnPiece, changeOwnPiece, setLayFirst, setOwnWay, withCorner, withoutCorner, withPiecePoint } from '../edit';
+import {
+  addOwnPiece,
+  changeOwnPiece,
+  setLayFirst,
+  setOwnWay,
+  withCorner,
+  withoutCorner,
+  withPiecePoint,
+} from '../edit';
 import { checkAgainst, designFaults, designSchema, SHIPPED_SHELF, piecePoints, type Design } from '../job';
 import { sweep } from '../testing';
 import { panel, panelJob, planned } from '../testing-panels';
@@ -46,7 +54,9 @@ describe('line tape and backing', () => {
     expect(first(line)).toEqual(['backing']);
     const side = linesOf(planned(design))[0]!.side;
     expect(first(setLayFirst(line, { part: 'p', line: 'bend', side }, 'line'))).toEqual(['line']);
-    expect(first(setLayFirst(line, { part: 'p', line: 'bend', side: side === 'left' ? 'right' : 'left' }, 'line'))).toEqual(['backing']);
+    expect(
+      first(setLayFirst(line, { part: 'p', line: 'bend', side: side === 'left' ? 'right' : 'left' }, 'line')),
+    ).toEqual(['backing']);
     expect(setLayFirst(setLayFirst(line, { part: 'p', line: 'bend' }, null), {}, null)).toEqual(design);
   });
 });
@@ -66,7 +76,8 @@ describe('an edge a person masks their own way', () => {
     const [line] = linesOf(planned(setOwnWay(design, { part: 'p', line: 'bend', side: other }, '')));
     expect(line!.material).not.toBeNull();
   });
-  it('is given back with nothing left behind', () => expect(setOwnWay(own, { part: 'p', line: 'bend' }, null)).toEqual(design));
+  it('is given back with nothing left behind', () =>
+    expect(setOwnWay(own, { part: 'p', line: 'bend' }, null)).toEqual(design));
 });
 
 describe('a piece a person lays besides', () => {
@@ -83,7 +94,13 @@ describe('a piece a person lays besides', () => {
   it('is laid in the stage of its finish, comes off with it, and is counted', () => {
     const [usual, plan] = [planned(design), planned(withStrip)];
     const [piece] = ownOf(plan);
-    expect(piece).toMatchObject({ material: 'C24', widthMm: 24, lengthMm: 400 + 2 * RULE_OF_THUMB.tail.full, stage: 1, until: { stage: 1 } });
+    expect(piece).toMatchObject({
+      material: 'C24',
+      widthMm: 24,
+      lengthMm: 400 + 2 * RULE_OF_THUMB.tail.full,
+      stage: 1,
+      until: { stage: 1 },
+    });
     const more = (of: (plan: Plan) => number) => of(plan) - of(usual);
     expect(more(({ stages }) => stages[0]!.layMin)).toBeCloseTo(piece!.layMin, 5);
     expect(more(({ stages }) => stages[0]!.uncoverMin)).toBeCloseTo(piece!.pullMin, 5);
@@ -129,21 +146,31 @@ describe('a piece a person lays besides', () => {
     const plan = planned(addOwnPiece(open, strip));
     expect(plan.steps.filter(({ items }) => items.length > 0).map(({ kind }) => kind)).toEqual(['lay', 'uncover']);
   });
-  it('is left out again with nothing left behind', () => expect(changeOwnPiece(withStrip, 'own1', null)).toEqual(design));
+  it('is left out again with nothing left behind', () =>
+    expect(changeOwnPiece(withStrip, 'own1', null)).toEqual(design));
   it('on a part or of a finish that is gone is a fault of the design', () => {
     const astray = { ...withStrip, parts: [] };
-    expect(designFaults({ ...astray, scheme: { areas: [] } }, SHIPPED_SHELF)).toMatchObject([{ path: 'choices.ownPieces[0].part', code: 'design.no-part' }]);
+    expect(designFaults({ ...astray, scheme: { areas: [] } }, SHIPPED_SHELF)).toMatchObject([
+      { path: 'choices.ownPieces[0].part', code: 'design.no-part' },
+    ]);
     const unknown = changeOwnPiece(withStrip, 'own1', { finish: 'gone' });
-    expect(designFaults(unknown, SHIPPED_SHELF)).toMatchObject([{ path: 'choices.ownPieces[0].finish', code: 'design.no-finish' }]);
+    expect(designFaults(unknown, SHIPPED_SHELF)).toMatchObject([
+      { path: 'choices.ownPieces[0].finish', code: 'design.no-finish' },
+    ]);
   });
-  it('passes the schema as it is written', () => expect(checkAgainst(designSchema, JSON.parse(JSON.stringify(withStrip))).ok).toBe(true));
+  it('passes the schema as it is written', () =>
+    expect(checkAgainst(designSchema, JSON.parse(JSON.stringify(withStrip))).ok).toBe(true));
 });
 
 describe('tapes on one another', () => {
   // Two bent lines cross; what lies in one corner is kept: both edges meet in it, each with its backing.
   const cross = (over: Partial<Design> = {}) =>
     panelJob(
-      [panel('p', 800, 500, { lines: [sweep('level', [0, 220], [400, 280], [800, 220]), sweep('upright', [400, 0], [425, 250], [400, 500])] })],
+      [
+        panel('p', 800, 500, {
+          lines: [sweep('level', [0, 220], [400, 280], [800, 220]), sweep('upright', [400, 0], [425, 250], [400, 500])],
+        }),
+      ],
       [
         ['p', 200, 100, 'cream-two-part'],
         ['p', 600, 100, 'cream-two-part'],
@@ -165,14 +192,18 @@ describe('tapes on one another', () => {
       }
   });
   it('are never more than three: a backing ends against the others', () => {
-    const ended = backingsOf(plan).filter(({ techniques }) => techniques.some(({ code }) => code === 'technique.stop-short'));
+    const ended = backingsOf(plan).filter(({ techniques }) =>
+      techniques.some(({ code }) => code === 'technique.stop-short'),
+    );
     expect(ended).toHaveLength(1);
     expect(linesOf(plan).flatMap(({ doubts }) => doubts.filter(({ code }) => code === 'doubt.build-up'))).toEqual([]);
     const lay = plan.steps.find(({ items }) => items.includes(ended[0]!.id))!;
     expect(JSON.stringify(lay.say)).toContain('technique.stop-short');
   });
   it('that lie the wrong way round are found by the check of the plan', () => {
-    const steps = plan.steps.map((step) => (step.kind === 'pull' ? { ...step, items: [...step.items].reverse() } : step));
+    const steps = plan.steps.map((step) =>
+      step.kind === 'pull' ? { ...step, items: [...step.items].reverse() } : step,
+    );
     expect(planFaults({ ...plan, steps }).map(({ code }) => code)).toContain('broken.lies-over');
   });
 });

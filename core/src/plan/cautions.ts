@@ -23,7 +23,10 @@ export function cautionsAt(step: Pick<Step, 'kind' | 'say'>, { kind, finish, hig
   const solvent = finish !== null && !PAINT_SYSTEMS[finish.system].waterborne;
   switch (step.kind) {
     case 'wash':
-      return [...when(['wax-grease', 'alcohol', 'dewax', 'thinner'].includes(String(step.say.values.cleaner)), 'solvent'), ...when(high, 'height')];
+      return [
+        ...when(['wax-grease', 'alcohol', 'dewax', 'thinner'].includes(String(step.say.values.cleaner)), 'solvent'),
+        ...when(high, 'height'),
+      ];
     case 'abrade': {
       const biocide = step.say.values.grit === 'wet-only';
       return [...when(biocide, 'biocide'), ...when(!biocide, 'dust')];
@@ -41,7 +44,12 @@ export function cautionsAt(step: Pick<Step, 'kind' | 'say'>, { kind, finish, hig
         ...when(finish !== null && OILY.includes(finish.system), 'rags'),
       ];
     case 'coat':
-      return [...when(twoPart, 'isocyanate'), ...when(sprayed, 'spray'), ...when(finish?.method === 'can', 'can'), ...when(high, 'height')];
+      return [
+        ...when(twoPart, 'isocyanate'),
+        ...when(sprayed, 'spray'),
+        ...when(finish?.method === 'can', 'can'),
+        ...when(high, 'height'),
+      ];
     case 'gun-clean':
     case 'gun-strip':
       return when(solvent, 'solvent');

@@ -27,10 +27,20 @@ export function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, 
   const { coats, gap, covered } = stage;
   const { coatMin, blendMin, lots, sections } = source.sequence.stages[stage.number - 1]!;
   const eachMin = (coatMin - blendMin) / coats;
-  const needs: Need[] = ['person', ...(finish.method === 'gun' ? ['booth' as const] : []), ...(usesGun(finish) ? ['gun' as const] : [])];
+  const needs: Need[] = [
+    'person',
+    ...(finish.method === 'gun' ? ['booth' as const] : []),
+    ...(usesGun(finish) ? ['gun' as const] : []),
+  ];
   const through = usesGun(finish) ? { gun: source.gunOf(finish) } : {};
   const blends = blendPlaces(finish, source);
-  const coatStep = (name: string, coat: number, minutes: number, said: Pick<CoatValues, 'alone' | 'sections'>, { part, rest = [] }: CoatSectionInfo = {}) => {
+  const coatStep = (
+    name: string,
+    coat: number,
+    minutes: number,
+    said: Pick<CoatValues, 'alone' | 'sections'>,
+    { part, rest = [] }: CoatSectionInfo = {},
+  ) => {
     const after = [
       ...(coat === 1
         ? overRules(stage, source)
@@ -57,7 +67,13 @@ export function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, 
       blends,
       ...said,
     };
-    add('coat', name, minutes, { code: 'step.coat', values }, { needs, after, ...through, ...(part === undefined ? {} : { part }) });
+    add(
+      'coat',
+      name,
+      minutes,
+      { code: 'step.coat', values },
+      { needs, after, ...through, ...(part === undefined ? {} : { part }) },
+    );
   };
   for (let coat = 1; coat <= coats; coat++) {
     const lot = lots.from.indexOf(coat);
@@ -79,13 +95,27 @@ export function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, 
 }
 
 /** One lot of paint: all of it, or what some of the coats take. */
-export function mixStep(stage: StagePlan, finish: Finish, { sequence }: StepSource, { add }: StepClock, lot: number): void {
+export function mixStep(
+  stage: StagePlan,
+  finish: Finish,
+  { sequence }: StepSource,
+  { add }: StepClock,
+  lot: number,
+): void {
   const { lots } = sequence.stages[stage.number - 1]!;
   const all = lots.from.length === 1;
   const first = lots.from[lot]!;
   const last = (lots.from[lot + 1] ?? stage.coats + 1) - 1;
   const { ml, partsMl, cans } = all ? stage.paint : mixFor((stage.paint.ml * (last - first + 1)) / stage.coats, finish);
-  const shared = { finish: finish.name, ml, partsMl, cans, batches: lots.perCoat, method: finish.method, lifeMin: lots.lifeMin };
+  const shared = {
+    finish: finish.name,
+    ml,
+    partsMl,
+    cans,
+    batches: lots.perCoat,
+    method: finish.method,
+    lifeMin: lots.lifeMin,
+  };
   add('mix', lotName(lot), lot > 0 ? mixAgainMinutes(finish) : mixMinutes(finish), {
     code: 'step.mix',
     values: all ? shared : { ...shared, coats: [first, last] },
@@ -94,6 +124,8 @@ export function mixStep(stage: StagePlan, finish: Finish, { sequence }: StepSour
 
 /** Areas of a finish in which it fades out. */
 function blendPlaces({ id }: Finish, { parts }: StepSource): string[] {
-  const areas = parts.flatMap((part) => part.areas.flatMap((area) => (area.blend && area.finish === id ? [{ part: part.id, area: area.id }] : [])));
+  const areas = parts.flatMap((part) =>
+    part.areas.flatMap((area) => (area.blend && area.finish === id ? [{ part: part.id, area: area.id }] : [])),
+  );
   return placesOf(areas, parts);
 }

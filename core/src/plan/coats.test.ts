@@ -12,7 +12,10 @@ describe('primer and clear', () => {
     const given = clear({ primer: 'filler-buff' });
     const without: Design = {
       ...given,
-      scheme: { ...given.scheme, areas: given.scheme.areas.map((area, index) => (index === 2 ? { ...area, clear: false } : area)) },
+      scheme: {
+        ...given.scheme,
+        areas: given.scheme.areas.map((area, index) => (index === 2 ? { ...area, clear: false } : area)),
+      },
     };
     const plan = planJob(without, SHIPPED_SHELF);
     expect(plan.stages.map(({ layer }) => layer)).toEqual(['primer', 'finish', 'finish', 'finish', 'clear']);
@@ -39,18 +42,26 @@ describe('choices made by hand', () => {
       const { workMin, endMin } = pinned.choicePrice ?? { workMin: 0, endMin: 0 };
       // Least work counts waiting at a tenth.
       expect(workMin + 0.1 * (endMin - workMin)).toBeGreaterThan(-0.01);
-      expect(planJob(pinArea(pinArea(design(), 'door', area, first.finish, !open), 'door', area, first.finish, null), SHIPPED_SHELF).choicePrice).toBeNull();
+      expect(
+        planJob(
+          pinArea(pinArea(design(), 'door', area, first.finish, !open), 'door', area, first.finish, null),
+          SHIPPED_SHELF,
+        ).choicePrice,
+      ).toBeNull();
     }
   });
   it('change with what is wanted most', () => {
-    const end = (wish: 'work' | 'finish') => planJob(design({ choices: { order: null, school: null, wish } }), SHIPPED_SHELF).orders[0]!.endMin;
+    const end = (wish: 'work' | 'finish') =>
+      planJob(design({ choices: { order: null, school: null, wish } }), SHIPPED_SHELF).orders[0]!.endMin;
     expect(end('finish')).toBeLessThanOrEqual(end('work') + 1e-6);
   });
   it('show at once what each wish would choose, as the plan under that wish would', () => {
     const all = ordersByAim(design(), SHIPPED_SHELF);
     expect(all.map(({ wish }) => wish)).toEqual(['work', 'finish', 'risk', 'material']);
     for (const { wish, order, endMin } of all) {
-      const planned = planJob(design({ choices: { order: null, school: null, wish } }), SHIPPED_SHELF).orders.find(({ chosen }) => chosen);
+      const planned = planJob(design({ choices: { order: null, school: null, wish } }), SHIPPED_SHELF).orders.find(
+        ({ chosen }) => chosen,
+      );
       expect([planned?.order, planned?.endMin]).toEqual([order, endMin]);
     }
     expect(ordersByAim(design({ scheme: { areas: [] } }), SHIPPED_SHELF)).toEqual([]);
@@ -91,7 +102,9 @@ describe('regrets', () => {
   it('a colour that is weak over what is below', () => {
     const weak = {
       ...SHIPPED_SHELF,
-      finishes: SHIPPED_SHELF.finishes.map((finish) => (finish.id === 'cream-two-part' ? { ...finish, hidingUm: 300 } : finish)),
+      finishes: SHIPPED_SHELF.finishes.map((finish) =>
+        finish.id === 'cream-two-part' ? { ...finish, hidingUm: 300 } : finish,
+      ),
     };
     expect(
       planJob(two('cream-two-part', 'ink-two-part', {}), weak)
@@ -100,9 +113,13 @@ describe('regrets', () => {
     ).toMatch(/Cream, two-part is weak over what is below on A\d and takes \d+ coats/);
   });
   it('flakes before a solid in one gun', () => {
-    expect(advice(two('copper-two-part', 'cream-two-part', { choices: { order: ['copper-two-part', 'cream-two-part'], school: null } }))).toMatch(
-      /strip the gun right down before Cream/,
-    );
+    expect(
+      advice(
+        two('copper-two-part', 'cream-two-part', {
+          choices: { order: ['copper-two-part', 'cream-two-part'], school: null },
+        }),
+      ),
+    ).toMatch(/strip the gun right down before Cream/);
   });
   it('tape on a finish of a few days', () => {
     const fresh = [part({ present: { system: 'two-part', colour: '#c7bfa6', ageH: 30 } })];
@@ -125,7 +142,9 @@ describe('regrets', () => {
   });
   it('a coat that must not go on is said at the top level', () => {
     const old = [part({ present: { system: 'can-enamel', colour: '#f5f3ea', ageH: 9000 } })];
-    expect(advice({ ...two('orange-dope', 'orange-dope'), parts: old })).toMatch(/stop: Stage 1, Orange, dope on A\d.*this must not go on. Dope lifts enamel/);
+    expect(advice({ ...two('orange-dope', 'orange-dope'), parts: old })).toMatch(
+      /stop: Stage 1, Orange, dope on A\d.*this must not go on. Dope lifts enamel/,
+    );
   });
   it('rules that cannot hold', () => {
     const choices = {

@@ -17,12 +17,21 @@ export function costOf(
   };
   const tapeCost = sumOf(tape, ({ tape: code, lengthM }) => {
     const of = shelf.tapes.find((one) => one.code === code);
-    return lengthM * priced(of?.rollPrice === undefined ? undefined : of.rollPrice / rollLengthM(of), RULE_OF_THUMB.pricePerTapeMetre);
+    return (
+      lengthM *
+      priced(of?.rollPrice === undefined ? undefined : of.rollPrice / rollLengthM(of), RULE_OF_THUMB.pricePerTapeMetre)
+    );
   });
   const supplyCost = sumOf(supplies, ({ kind, code, amount }) => {
     const of = shelf.supplies?.find((one) => one.code === code);
-    return amount * priced(of?.packPrice === undefined ? undefined : of.packPrice / of.pack, RULE_OF_THUMB.pricePerSupply[kind]);
+    return (
+      amount *
+      priced(of?.packPrice === undefined ? undefined : of.packPrice / of.pack, RULE_OF_THUMB.pricePerSupply[kind])
+    );
   });
-  const paintCost = sumOf(paint, ({ finish, ml }) => (ml / 1000) * priced(finishes.get(finish)?.pricePerL, RULE_OF_THUMB.pricePerLitre));
+  const paintCost = sumOf(
+    paint,
+    ({ finish, ml }) => (ml / 1000) * priced(finishes.get(finish)?.pricePerL, RULE_OF_THUMB.pricePerLitre),
+  );
   return { tape: tapeCost, supplies: supplyCost, paint: paintCost, typical };
 }

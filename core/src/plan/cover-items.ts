@@ -1,4 +1,14 @@
-import { coverMin, coverOver, dripPaper, NO_COVER, addCovers, uncoverMin, wholePartCover, type Cover, type StageCost } from '../order';
+import {
+  coverMin,
+  coverOver,
+  dripPaper,
+  NO_COVER,
+  addCovers,
+  uncoverMin,
+  wholePartCover,
+  type Cover,
+  type StageCost,
+} from '../order';
 import type { CommonFieldsOn, ItemNamer } from './item-frame';
 import type { StageSource } from './means';
 import { COVER_MATERIAL } from './own-pieces';
@@ -24,12 +34,18 @@ export function coverItems(
   const areas = mask.covers.flatMap(({ area, by, laid }): CoverItem[] => {
     const fresh = mask.drips ? mask.edges.filter((edge) => edge.closed === area && edge.laid === 'now') : [];
     if (by !== 'drape' || (mask.drips ? fresh.length === 0 : laid !== 'now')) return [];
-    const papers = mask.drips ? fresh.map(({ border }) => dripPaper(problem.borders[border]!)) : [coverOver(problem.areas[area]!)];
+    const papers = mask.drips
+      ? fresh.map(({ border }) => dripPaper(problem.borders[border]!))
+      : [coverOver(problem.areas[area]!)];
     const { part: id, area: of } = problem.areas[area]!;
     const { part, arrangement, areaIds } = works.find((work) => work.part.id === id)!;
     const own = areaIds.indexOf(of);
-    const round = new Set(arrangement.borders.filter(({ left, right }) => left === own || right === own).map(({ line }) => line));
-    const under = tapes.filter((tape) => (tape.kind === 'rim' ? tape.on === problem.areas[area]!.id : tape.part === id && round.has(tape.line)));
+    const round = new Set(
+      arrangement.borders.filter(({ left, right }) => left === own || right === own).map(({ line }) => line),
+    );
+    const under = tapes.filter((tape) =>
+      tape.kind === 'rim' ? tape.on === problem.areas[area]!.id : tape.part === id && round.has(tape.line),
+    );
     return [
       {
         ...commonOn(area),
@@ -46,7 +62,15 @@ export function coverItems(
     const of = works.find((work) => work.part.id === part)?.part;
     if (!of) return [];
     return [
-      { ...commonOn(null), ...draped(wholePartCover(problem.areas, part)), id: name(part, 'cover', 'whole'), part, area: null, count: of.count, after: [] },
+      {
+        ...commonOn(null),
+        ...draped(wholePartCover(problem.areas, part)),
+        id: name(part, 'cover', 'whole'),
+        part,
+        area: null,
+        count: of.count,
+        after: [],
+      },
     ];
   });
   return [...areas, ...wholes];

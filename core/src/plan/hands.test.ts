@@ -24,14 +24,38 @@ const panel = (over: Partial<Part> = {}): Part => ({
   surface: { kind: 'flat', outline: { kind: 'rectangle', width: 900, height: 400 } },
   datums: [{ id: 'base', name: 'Base', at: [0, 0], angleDeg: 0 }],
   lines: [
-    { kind: 'straight', id: 'a', name: 'A', runOn: true, datum: 'base', from: { along: 0, above: 200 }, to: { along: 900, above: 200 } },
-    { kind: 'straight', id: 'b', name: 'B', runOn: true, datum: 'base', from: { along: 450, above: 0 }, to: { along: 450, above: 400 } },
+    {
+      kind: 'straight',
+      id: 'a',
+      name: 'A',
+      runOn: true,
+      datum: 'base',
+      from: { along: 0, above: 200 },
+      to: { along: 900, above: 200 },
+    },
+    {
+      kind: 'straight',
+      id: 'b',
+      name: 'B',
+      runOn: true,
+      datum: 'base',
+      from: { along: 450, above: 0 },
+      to: { along: 450, above: 400 },
+    },
   ],
   ...over,
 });
 const job = (finish: string, over: Partial<Part> = {}, kind: Design['kind'] = 'road'): Plan =>
-  planJob({ ...emptyDesign('x', kind), parts: [panel(over)], scheme: { areas: [{ part: 'panel', seed: [200, 100], finish }] } }, SHIPPED_SHELF);
-const finishOf = (system: PaintSystemKey) => SHIPPED_SHELF.finishes.find((finish) => finish.system === system)?.id ?? '';
+  planJob(
+    {
+      ...emptyDesign('x', kind),
+      parts: [panel(over)],
+      scheme: { areas: [{ part: 'panel', seed: [200, 100], finish }] },
+    },
+    SHIPPED_SHELF,
+  );
+const finishOf = (system: PaintSystemKey) =>
+  SHIPPED_SHELF.finishes.find((finish) => finish.system === system)?.id ?? '';
 
 // What good hands do, read off the plan alone.
 describe.each(demos)('$name', ({ plan, shelf }) => {
@@ -76,7 +100,10 @@ describe('what a job calls for', () => {
   });
   it('the leaks of this mask, and none where there is none', () => {
     const gate = (plan: Plan) => plan.steps.find(({ kind }) => kind === 'gate')?.say.values;
-    expect(gate(job(finishOf('two-part')))).toEqual({ masked: true, leaks: [{ code: 'leak.crossing', values: { part: 'Panel', places: ['L1 × L2'] } }] });
+    expect(gate(job(finishOf('two-part')))).toEqual({
+      masked: true,
+      leaks: [{ code: 'leak.crossing', values: { part: 'Panel', places: ['L1 × L2'] } }],
+    });
     const line = firstItem(panel().lines);
     expect(gate(job(finishOf('two-part'), { lines: [line] }))).toEqual({ masked: true, leaks: [] });
   });
@@ -98,7 +125,11 @@ describe('what a job calls for', () => {
     if (!PAINT_SYSTEMS[system].isocyanate) expect(safety).not.toContain('isocyanate');
   });
   it('old antifouling is abraded wet, for its dust is poison', () => {
-    const plan = job(finishOf('antifouling'), { present: { system: 'antifouling', colour: '#7d3a30', ageH: 9000 } }, 'boat');
+    const plan = job(
+      finishOf('antifouling'),
+      { present: { system: 'antifouling', colour: '#7d3a30', ageH: 9000 } },
+      'boat',
+    );
     // Nobody knows which antifouling it is: a barrier coat parts the two.
     expect(kindsOf(plan)).toContain('prime');
   });

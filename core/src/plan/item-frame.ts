@@ -48,21 +48,36 @@ export function removalStage({ stages }: Pick<Sequence, 'stages'>, index: number
 }
 
 /** The pull an edge of a stage comes off in before the rest of its mask; null: it comes off with the rest. */
-export function earlyPull(sequence: Pick<Sequence, 'stages'>, index: number, edge: Pick<MaskEdge, 'border' | 'closed'>): EarlyPull | null {
+export function earlyPull(
+  sequence: Pick<Sequence, 'stages'>,
+  index: number,
+  edge: Pick<MaskEdge, 'border' | 'closed'>,
+): EarlyPull | null {
   const { pulled } = sequence.stages[removalStage(sequence, index, edge.closed)]!;
   if (!pulled || pulled.early.length === 0) return null;
-  const own = maskOn(sequence.stages[index]!, edge.closed)?.mask.edges.find(({ border, closed }) => border === edge.border && closed === edge.closed);
+  const own = maskOn(sequence.stages[index]!, edge.closed)?.mask.edges.find(
+    ({ border, closed }) => border === edge.border && closed === edge.closed,
+  );
   return pulled.early.find(({ edges }) => own && edges.has(own)) ?? null;
 }
 
 /** In which pull an edge of a stage comes off where it is pulled in sections, from 1; null: not in sections. */
-export function sectionOfRemoval(sequence: Pick<Sequence, 'stages'>, index: number, edge: Pick<MaskEdge, 'border' | 'closed'>): number | null {
+export function sectionOfRemoval(
+  sequence: Pick<Sequence, 'stages'>,
+  index: number,
+  edge: Pick<MaskEdge, 'border' | 'closed'>,
+): number | null {
   const { sections } = sequence.stages[removalStage(sequence, index, edge.closed)]!;
   return sections?.turnOf.get(edgeKey(edge)) ?? null;
 }
 
 /** When what lies along an edge comes off: what `commonOn` says of its area, and before the rest or in its turn. */
-export function removalOf(sequence: Pick<Sequence, 'stages'>, index: number, edge: Pick<MaskEdge, 'border' | 'closed'>, until: Item['until']): Item['until'] {
+export function removalOf(
+  sequence: Pick<Sequence, 'stages'>,
+  index: number,
+  edge: Pick<MaskEdge, 'border' | 'closed'>,
+  until: Item['until'],
+): Item['until'] {
   const early = earlyPull(sequence, index, edge)?.school;
   const turn = sectionOfRemoval(sequence, index, edge);
   return { ...until, ...(early === undefined ? {} : { early }), ...(turn === null ? {} : { turn }) };
@@ -75,7 +90,11 @@ export function removalOf(sequence: Pick<Sequence, 'stages'>, index: number, edg
 export function tapeDwell(sequence: Sequence, index: number, area: number, early: EarlyPull | null = null): number {
   const mask = maskOn(sequence.stages[index]!, area);
   if (!mask) return 0;
-  return (early ? early.at + early.pullMin / early.hands : sequence.stages[removalStage(sequence, index, area)]!.after.clock) - mask.laidAt;
+  return (
+    (early
+      ? early.at + early.pullMin / early.hands
+      : sequence.stages[removalStage(sequence, index, area)]!.after.clock) - mask.laidAt
+  );
 }
 
 /** How strongly what is under a tape of a stage holds when the tape comes off. */
@@ -91,10 +110,17 @@ export function bondBelow(
   const off = laidAt + tapeDwell(sequence, index, area, early);
   const { presentSystem, presentAgeMin } = problem.areas[area]!;
   const film = before.films[area];
-  if (!film) return filmBond({ system: presentSystem, finish: null, ageMin: presentAgeMin + off, onBarePlastic: false }, problem.air);
+  if (!film)
+    return filmBond(
+      { system: presentSystem, finish: null, ageMin: presentAgeMin + off, onBarePlastic: false },
+      problem.air,
+    );
   const { part } = works[starts.areas.findLastIndex((start) => start <= area)]!;
   const onBarePlastic = presentSystem === null && PLASTICS.has(part.substrate) && design.scheme.primer === undefined;
-  return filmBond({ system: film.finish.system, finish: film.finish, ageMin: off - film.at, onBarePlastic }, problem.air);
+  return filmBond(
+    { system: film.finish.system, finish: film.finish, ageMin: off - film.at, onBarePlastic },
+    problem.air,
+  );
 }
 
 /** What airbrush paint holds to only poorly without a primer. */

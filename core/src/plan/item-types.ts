@@ -27,7 +27,12 @@ interface ItemBase {
    * as a person has chosen for its line. `turn`: in which of its pulls, from 1, where the last coat goes on in sections; of several alike pieces
    * the last comes off then.
    */
-  readonly until: { readonly stage: number; readonly session: SessionId; readonly early?: PullTiming; readonly turn?: number };
+  readonly until: {
+    readonly stage: number;
+    readonly session: SessionId;
+    readonly early?: PullTiming;
+    readonly turn?: number;
+  };
   /** Work of laying it, and of pulling it or taking it away, all alike together. */
   readonly layMin: number;
   readonly pullMin: number;

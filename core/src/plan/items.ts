@@ -5,7 +5,17 @@ import type { Sequence } from '../order';
 import type { MaskedPart, Run } from '../runs';
 import { openingClosings } from './closings';
 import { coverItems } from './cover-items';
-import { bondBelow, earlyPull, itemNamer, removalStage, sessionsOf, tapeDwell, type CommonFields, type CommonFieldsOn, type ItemNamer } from './item-frame';
+import {
+  bondBelow,
+  earlyPull,
+  itemNamer,
+  removalStage,
+  sessionsOf,
+  tapeDwell,
+  type CommonFields,
+  type CommonFieldsOn,
+  type ItemNamer,
+} from './item-frame';
 import { cachedRuns } from './kept-runs';
 import { lineItems } from './line-items';
 import { maskingMeans, type StageSource } from './means';
@@ -14,7 +24,17 @@ import { ownItems } from './own-pieces';
 import { closingItems } from './mouth-items';
 import { partsBackToFront } from './part-order';
 import { rimItems } from './rim-items';
-import type { BackingItem, CoverItem, Item, LineItem, MouthItem, OwnItem, PlugItem, RimItem, SeamItem } from './item-types';
+import type {
+  BackingItem,
+  CoverItem,
+  Item,
+  LineItem,
+  MouthItem,
+  OwnItem,
+  PlugItem,
+  RimItem,
+  SeamItem,
+} from './item-types';
 import { minOf } from '../units';
 
 /** What is laid for one stage. */
@@ -49,7 +69,10 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
     [...list].sort((a, b) => order.indexOf(a.part ?? a.id) - order.indexOf(b.part ?? b.id));
   const means = maskingMeans(source);
   const runs = inOrder(maskedParts(sequence, index, source)).flatMap((part) => cachedRuns(part, means, source.shelf));
-  const commonOn: CommonFieldsOn = (area) => ({ ...common, until: untilOf(area === null ? index : removalStage(sequence, index, area)) });
+  const commonOn: CommonFieldsOn = (area) => ({
+    ...common,
+    until: untilOf(area === null ? index : removalStage(sequence, index, area)),
+  });
   const laidOf = layerOrder(sequence, index, source);
   const made = runs.map((run, place) => lineItems(run, place + 1, commonOn, source, name, laidOf(run)));
   const lines = made.map(({ line }, place) => {
@@ -57,7 +80,9 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
     const { sheet } = runs[place]!;
     return sheet === null || first + sheet === place ? line : { ...line, sheetOf: made[first + sheet]!.line.id };
   });
-  const rims = rimItems(sequence, index, source, name, commonOn).sort((a, b) => order.indexOf(a.item.part) - order.indexOf(b.item.part));
+  const rims = rimItems(sequence, index, source, name, commonOn).sort(
+    (a, b) => order.indexOf(a.item.part) - order.indexOf(b.item.part),
+  );
   const covers = inOrder(coverItems(stage, source, [...lines, ...rims.map(({ item }) => item)], name, commonOn));
   const [backings, seams] = [made.flatMap(({ backing }) => backing ?? []), made.flatMap(({ seam }) => seam ?? [])];
   const hoursOf = ({ cleanHours, backing }: Run) => Math.min(cleanHours, backing?.cleanHours ?? Infinity);
@@ -66,11 +91,15 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
   const cleanFor = (isOne: (until: Item['until']) => boolean): number =>
     minOf(
       laid.flatMap(({ cleanHours, item: { until } }) =>
-        (until.stage === index + 1 || stage.keep) && isOne(until) ? [maxDwellMin(cleanHours, restingAir(design.climate).airC)] : [],
+        (until.stage === index + 1 || stage.keep) && isOne(until)
+          ? [maxDwellMin(cleanHours, restingAir(design.climate).airC)]
+          : [],
       ),
     );
   return {
-    closings: plugItems(sequence, index, source, name, { ...common, until: untilOf(end) }).flatMap((plug) => closingItems(plug, sequence, index, source)),
+    closings: plugItems(sequence, index, source, name, { ...common, until: untilOf(end) }).flatMap((plug) =>
+      closingItems(plug, sequence, index, source),
+    ),
     lines,
     rims: rims.map(({ item }) => item),
     backings,
@@ -94,7 +123,9 @@ function maskedParts(sequence: Sequence, index: number, source: StageSource): Ma
   return works.map(({ part, lines, arrangement, setOut }, number) => {
     const ends = borders[number]! + arrangement.borders.length;
     const paintedUntil = paintedSoFar((off) =>
-      arrangement.areas.map((_, area) => sequence.stages.slice(index, off + 1).some(({ open }) => open[areas[number]! + area])),
+      arrangement.areas.map((_, area) =>
+        sequence.stages.slice(index, off + 1).some(({ open }) => open[areas[number]! + area]),
+      ),
     );
     const own = mask.edges.filter(({ border, laid }) => laid === 'now' && border >= borders[number]! && border < ends);
     return {
@@ -104,7 +135,9 @@ function maskedParts(sequence: Sequence, index: number, source: StageSource): Ma
       lines,
       skin: setOut.board.drawn,
       rows: setOut.features.flatMap(({ kind, row }) => (kind === 'raised-row' && row ? [row] : [])),
-      posts: new Set((part.features ?? []).flatMap((one) => (one.kind === 'opening' && one.use === 'post' ? [one.id] : []))),
+      posts: new Set(
+        (part.features ?? []).flatMap((one) => (one.kind === 'opening' && one.use === 'post' ? [one.id] : [])),
+      ),
       gun,
       arrangement,
       edges: own.map((edge) => {
@@ -149,20 +182,22 @@ function plugItems(
   return works
     .filter(({ part }) => fresh.includes(part.id))
     .flatMap((work) =>
-      openingClosings(work, works.length > 1 ? work.part.name : null, problem.model).map(({ opening, closing }): PlugItem => ({
-        ...common,
-        id: name(work.part.id, 'plug', opening),
-        kind: 'plug',
-        part: work.part.id,
-        opening,
-        count: work.part.count,
-        closing,
-        material: CLOSING_MATERIALS[closing.code],
-        techniques: [],
-        doubts: [],
-        after: [],
-        layMin: closingMin(closing) * work.part.count,
-        pullMin: 0,
-      })),
+      openingClosings(work, works.length > 1 ? work.part.name : null, problem.model).map(
+        ({ opening, closing }): PlugItem => ({
+          ...common,
+          id: name(work.part.id, 'plug', opening),
+          kind: 'plug',
+          part: work.part.id,
+          opening,
+          count: work.part.count,
+          closing,
+          material: CLOSING_MATERIALS[closing.code],
+          techniques: [],
+          doubts: [],
+          after: [],
+          layMin: closingMin(closing) * work.part.count,
+          pullMin: 0,
+        }),
+      ),
     );
 }

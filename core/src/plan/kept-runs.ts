@@ -18,7 +18,20 @@ export function cachedRuns(part: MaskedPart, means: MaskingMeans, shelf: Shelf):
   byShelf.set(shelf, known);
   const { id, count, edges, gun, rows, posts } = part;
   const { pins, ownWays, scale, surfaceC, airC, tapes } = means;
-  const key = JSON.stringify([id, count, edges, gun, rows, [...posts], pins, ownWays, scale, surfaceC, airC, tapes.map(({ code }) => code)]);
+  const key = JSON.stringify([
+    id,
+    count,
+    edges,
+    gun,
+    rows,
+    [...posts],
+    pins,
+    ownWays,
+    scale,
+    surfaceC,
+    airC,
+    tapes.map(({ code }) => code),
+  ]);
   const found = known.get(key);
   if (found) return found;
   const runs = stageRuns([part], means);

@@ -10,7 +10,11 @@ import type { StageSource } from './means';
  * other coats, the line tape lies first: its edge is pressed down along its whole width before anything is stuck to it.
  * @returns of a run; what a person has chosen goes first, the nearest of it
  */
-export function layerOrder(sequence: Sequence, index: number, { design, problem, works, starts }: StageSource): (run: Run) => RunLaying {
+export function layerOrder(
+  sequence: Sequence,
+  index: number,
+  { design, problem, works, starts }: StageSource,
+): (run: Run) => RunLaying {
   const pins = design.choices.layers ?? [];
   return ({ part, line, side, between }) => {
     const at = works.findIndex((work) => work.part.id === part);

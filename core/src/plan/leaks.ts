@@ -1,4 +1,13 @@
-import { cornerDistances, nearestOnPath, pathSlice, type Path, boundingBox, isNearBox, type Box, type Point } from '../curves';
+import {
+  cornerDistances,
+  nearestOnPath,
+  pathSlice,
+  type Path,
+  boundingBox,
+  isNearBox,
+  type Box,
+  type Point,
+} from '../curves';
 import type { LeakMessage } from './says';
 import type { PartWork } from '../setout';
 import type { LineItem } from './item-types';
@@ -46,7 +55,8 @@ interface PlacedTape {
   readonly box: Box;
 }
 
-const placedTape = (path: Path | null): PlacedTape | null => path && { path, ends: [path[0]!, path.at(-1)!], box: boundingBox(path) };
+const placedTape = (path: Path | null): PlacedTape | null =>
+  path && { path, ends: [path[0]!, path.at(-1)!], box: boundingBox(path) };
 
 const featuresUnder = (items: readonly LineItem[], { lines }: PartWork, kind: 'crease' | 'raised-row'): string[] =>
   items.flatMap((item) =>
@@ -66,6 +76,7 @@ function pathOf(item: LineItem, { lines }: PartWork): Path | null {
 
 /** True where an end of one lies on the other. */
 function meet(one: PlacedTape, other: PlacedTape): boolean {
-  const touches = (end: Point, { path, box }: PlacedTape) => isNearBox(end, box, TOUCH_MM) && nearestOnPath(path, end).distanceMm < TOUCH_MM;
+  const touches = (end: Point, { path, box }: PlacedTape) =>
+    isNearBox(end, box, TOUCH_MM) && nearestOnPath(path, end).distanceMm < TOUCH_MM;
   return one.ends.some((end) => touches(end, other)) || other.ends.some((end) => touches(end, one));
 }

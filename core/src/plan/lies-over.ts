@@ -1,5 +1,13 @@
 import { PULL_TIMINGS } from '../finish';
-import { distanceInBand, samplesInBand, pieceAlong, placeBand, type Doubt, type LayMethod, type PlacedTapeBand } from '../runs';
+import {
+  distanceInBand,
+  samplesInBand,
+  pieceAlong,
+  placeBand,
+  type Doubt,
+  type LayMethod,
+  type PlacedTapeBand,
+} from '../runs';
 import type { PartWork } from '../setout';
 import { mergeIntervals, RULE_OF_THUMB, type ItemId, type PartId } from '../units';
 import type { StageItems } from './items';
@@ -29,7 +37,8 @@ interface Lying {
 export function withLiesOver(stages: readonly StageItems[], works: readonly PartWork[]): StageItems[] {
   const byPart = new Map<PartId, LaidTape[]>();
   for (const { lines, backings } of stages)
-    for (const item of lines.flatMap((line) => withBacking(line, backings))) byPart.set(item.part, [...(byPart.get(item.part) ?? []), item]);
+    for (const item of lines.flatMap((line) => withBacking(line, backings)))
+      byPart.set(item.part, [...(byPart.get(item.part) ?? []), item]);
   const lying = new Map(works.flatMap((work) => [...lyingOn(work, byPart.get(work.part.id) ?? [])]));
   const told = <I extends LaidTape>(item: I): I => withWhatFollows(item, lying);
   return stages.map((stage) => ({ ...stage, lines: stage.lines.map(told), backings: stage.backings.map(told) }));
@@ -80,7 +89,13 @@ function lyingAs(item: LaidTape, work: PartWork): Lying | null {
   const innerMm = offsetOf(item);
   return {
     item,
-    band: placeBand({ piece, side: item.side, innerMm, outerMm: innerMm + item.widthMm, metric: work.setOut.board.drawn.metric }),
+    band: placeBand({
+      piece,
+      side: item.side,
+      innerMm,
+      outerMm: innerMm + item.widthMm,
+      metric: work.setOut.board.drawn.metric,
+    }),
     after: new Set(item.after),
     stops: [],
     tooMany: null,
@@ -90,13 +105,17 @@ function lyingAs(item: LaidTape, work: PartWork): Lying | null {
 /** Finds what lies below a tape when it is laid. */
 function layOver(upper: Lying, lying: readonly Lying[]): void {
   const { item, band } = upper;
-  const near = lying.filter(({ item: lower, band: below }) => lower.until.stage >= item.stage && boxesMeet(band, below));
+  const near = lying.filter(
+    ({ item: lower, band: below }) => lower.until.stage >= item.stage && boxesMeet(band, below),
+  );
   if (near.length === 0) return;
   for (const { at, places } of samplesInBand(band))
     for (const place of places) {
       const below = near.flatMap((lower) => {
         const along = distanceInBand(lower.band, place);
-        return along === null || lower.stops.some(([from, to]) => along >= from && along <= to) ? [] : [{ lower, along }];
+        return along === null || lower.stops.some(([from, to]) => along >= from && along <= to)
+          ? []
+          : [{ lower, along }];
       });
       for (const { lower } of below) upper.after.add(lower.item.id);
       if (below.length >= RULE_OF_THUMB.mostLayers) endOne(upper, at, below);
@@ -112,7 +131,8 @@ function endOne(upper: Lying, at: number, below: readonly { readonly lower: Lyin
   }
   const backing = below.findLast(({ lower: { item } }) => item.kind === 'backing' && item.stage === upper.item.stage);
   if (backing) backing.lower.stops.push([backing.along - reach, backing.along + reach]);
-  else upper.tooMany = { layers: Math.max(below.length + 1, upper.tooMany?.layers ?? 0), atMm: upper.tooMany?.atMm ?? at };
+  else
+    upper.tooMany = { layers: Math.max(below.length + 1, upper.tooMany?.layers ?? 0), atMm: upper.tooMany?.atMm ?? at };
 }
 
 function boxesMeet(one: PlacedTapeBand, other: PlacedTapeBand): boolean {
@@ -123,9 +143,14 @@ function boxesMeet(one: PlacedTapeBand, other: PlacedTapeBand): boolean {
 
 /** True where one comes off in an earlier pull than another. */
 const comesBefore = ({ until: one }: LaidTape, { until: other }: LaidTape): boolean =>
-  one.stage !== other.stage ? one.stage < other.stage : turnOf(one) !== turnOf(other) ? turnOf(one) < turnOf(other) : (one.turn ?? 0) < (other.turn ?? 0);
+  one.stage !== other.stage
+    ? one.stage < other.stage
+    : turnOf(one) !== turnOf(other)
+      ? turnOf(one) < turnOf(other)
+      : (one.turn ?? 0) < (other.turn ?? 0);
 
-const turnOf = ({ early }: LaidTape['until']): number => (early === undefined ? PULL_TIMINGS.length : PULL_TIMINGS.indexOf(early));
+const turnOf = ({ early }: LaidTape['until']): number =>
+  early === undefined ? PULL_TIMINGS.length : PULL_TIMINGS.indexOf(early);
 
 /** An item with what lies below it, where it ends, and what speaks against it. */
 function withWhatFollows<I extends LaidTape>(item: I, lying: ReadonlyMap<ItemId, Lying>): I {
@@ -135,14 +160,31 @@ function withWhatFollows<I extends LaidTape>(item: I, lying: ReadonlyMap<ItemId,
   const doubts: Doubt[] = [
     ...(one.tooMany ? [{ code: 'doubt.build-up' as const, values: one.tooMany }] : []),
     ...(earlier
-      ? [{ code: 'doubt.over-earlier' as const, values: { stage: earlier.until.stage, ...(earlier.until.early ? { early: earlier.until.early } : {}) } }]
+      ? [
+          {
+            code: 'doubt.over-earlier' as const,
+            values: { stage: earlier.until.stage, ...(earlier.until.early ? { early: earlier.until.early } : {}) },
+          },
+        ]
       : []),
   ];
   const ends = endsOf(one);
   const short: LayMethod[] =
-    ends.length === 0 ? [] : [{ code: 'technique.stop-short', values: { atMm: ends, layers: RULE_OF_THUMB.mostLayers, backing: item.kind === 'backing' } }];
+    ends.length === 0
+      ? []
+      : [
+          {
+            code: 'technique.stop-short',
+            values: { atMm: ends, layers: RULE_OF_THUMB.mostLayers, backing: item.kind === 'backing' },
+          },
+        ];
   if (doubts.length + short.length === 0 && one.after.size === item.after.length) return item;
-  return { ...item, after: [...one.after], techniques: [...item.techniques, ...short], doubts: [...item.doubts, ...doubts] };
+  return {
+    ...item,
+    after: [...one.after],
+    techniques: [...item.techniques, ...short],
+    doubts: [...item.doubts, ...doubts],
+  };
 }
 
 /** Where an item ends against others: the middle of each stretch, within its line. */

@@ -35,9 +35,13 @@ export function lineItems(
   const edges = strip
     ? run.edges.slice(0, 1).map(() => ({ edge: strip, share: 1 }))
     : run.edges.map(({ border, share }) => ({ edge: problem.borders[firstBorder! + border]!, share }));
-  const costs = edges.map(({ edge, share }) => ({ ...memoizedEdgeCost(edge, run.class === 'crisp', problem.model), share }));
+  const costs = edges.map(({ edge, share }) => ({
+    ...memoizedEdgeCost(edge, run.class === 'crisp', problem.model),
+    share,
+  }));
   const { line, lineCode, side, sideSeen, from, to, edgeMm, count, verdict, stretch, worstAt, worstRadiusMm } = run;
-  const minutes = (of: (cost: EdgeCost) => number) => costs.reduce((sum, { share, ...cost }) => sum + share * of(cost), 0);
+  const minutes = (of: (cost: EdgeCost) => number) =>
+    costs.reduce((sum, { share, ...cost }) => sum + share * of(cost), 0);
   const [backingLayMin, backingPullMin, seamMin] = [
     minutes((cost) => cost.backingLayMin),
     minutes((cost) => cost.backingPullMin),
@@ -117,7 +121,9 @@ export function lineItems(
     tapeKind: run.seam.tape?.kind ?? null,
     widthMm: run.seam.tape?.widthMm ?? 0,
     lengthMm: run.seam.lengthMm,
-    techniques: [{ code: 'technique.over-seam', values: { tape: run.seam.tape?.code ?? null, lengthMm: run.seam.lengthMm } }],
+    techniques: [
+      { code: 'technique.over-seam', values: { tape: run.seam.tape?.code ?? null, lengthMm: run.seam.lengthMm } },
+    ],
     doubts: run.seam.tape ? [] : [noSeam],
     after: [made.id],
     layMin: seamMin,

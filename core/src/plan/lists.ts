@@ -6,24 +6,50 @@ import { compareText, sumOf } from '../units';
 import { costOf } from './cost';
 import type { StageItems } from './items';
 import { COVER_MATERIAL } from './own-pieces';
-import type { BackingItem, CoverItem, Item, LineItem, MouthItem, OwnItem, PlugItem, RimItem, SeamItem } from './item-types';
+import type {
+  BackingItem,
+  CoverItem,
+  Item,
+  LineItem,
+  MouthItem,
+  OwnItem,
+  PlugItem,
+  RimItem,
+  SeamItem,
+} from './item-types';
 import { packsFor } from './packs';
 import { sealedWithMaskM, supplyNeeds } from './supply-needs';
 import type { Plan, PlanLists, StagePlan, TapeNeed } from './types';
 
 /** What to have ready, all stages together. */
-export function listsOf(stages: readonly StagePlan[], items: readonly StageItems[], sequence: Sequence | undefined, shelf: Shelf): PlanLists {
+export function listsOf(
+  stages: readonly StagePlan[],
+  items: readonly StageItems[],
+  sequence: Sequence | undefined,
+  shelf: Shelf,
+): PlanLists {
   const laid = items.flatMap(inLayingOrder);
   const lines = laid.filter(isTape);
-  const drape = stages.map(({ number }, index) => ({ stage: number, sizeM2: sumOf(items[index]!.covers, sizeOf) + sumOf(items[index]!.own, sizeOf) }));
+  const drape = stages.map(({ number }, index) => ({
+    stage: number,
+    sizeM2: sumOf(items[index]!.covers, sizeOf) + sumOf(items[index]!.own, sizeOf),
+  }));
   const supplies = sequence ? supplyNeeds(laid, sealedWithMaskM(sequence), shelf.supplies ?? []) : [];
-  const needs = { tape: tapeNeeds(laid, shelf.tapes), supplies, paint: stages.map(({ number, finish, paint }) => ({ stage: number, finish, ml: paint.ml })) };
+  const needs = {
+    tape: tapeNeeds(laid, shelf.tapes),
+    supplies,
+    paint: stages.map(({ number, finish, paint }) => ({ stage: number, finish, ml: paint.ml })),
+  };
   return {
     ...needs,
     drape: drape.filter(({ sizeM2 }) => sizeM2 > 0),
     plugs: plugsByPart(items.flatMap((one) => plugsIn(one.closings))),
     cost: costOf(needs, shelf, finishesById(shelf)),
-    shopping: lines.filter(({ material, techniques }) => material === null && !techniques.some(({ code }) => code === 'technique.own')).map(({ id }) => id),
+    shopping: lines
+      .filter(
+        ({ material, techniques }) => material === null && !techniques.some(({ code }) => code === 'technique.own'),
+      )
+      .map(({ id }) => id),
   };
 }
 
@@ -52,7 +78,8 @@ export function tapeNeeds(items: readonly Item[], tapes: readonly Tape[]): TapeN
   };
   for (const item of items.filter(isTape)) {
     if (isLine(item) && item.guide) add(item.guide.material, item.guide.lengthMm, 1, item.count);
-    if (!isLine(item) || item.sheetOf === null) add(item.material, item.lengthMm, 'pieces' in item ? item.pieces : 1, item.count);
+    if (!isLine(item) || item.sheetOf === null)
+      add(item.material, item.lengthMm, 'pieces' in item ? item.pieces : 1, item.count);
   }
   return [...needs]
     .map(([code, need]) => ({
@@ -73,10 +100,12 @@ function rollsFor(lengthM: number, tape: Tape | undefined): Pick<TapeNeed, 'roll
 }
 
 /** What is laid for a stage of a plan, in laying order. */
-export const itemsIn = ({ items }: Pick<Plan, 'items'>, { number }: Pick<StagePlan, 'number'>): Item[] => items.filter(({ stage }) => stage === number);
+export const itemsIn = ({ items }: Pick<Plan, 'items'>, { number }: Pick<StagePlan, 'number'>): Item[] =>
+  items.filter(({ stage }) => stage === number);
 
 /** The tape edges laid for a stage of a plan, in laying order. */
-export const linesIn = (plan: Pick<Plan, 'items'>, stage: Pick<StagePlan, 'number'>): LineItem[] => itemsIn(plan, stage).filter(isLine);
+export const linesIn = (plan: Pick<Plan, 'items'>, stage: Pick<StagePlan, 'number'>): LineItem[] =>
+  itemsIn(plan, stage).filter(isLine);
 
 /** True for a piece of tape, along a line or a rim, behind a line tape or over a seam. */
 export const isTape = (item: Item): item is TapeItem =>
@@ -88,7 +117,8 @@ export const isTape = (item: Item): item is TapeItem =>
   (item.kind === 'own' && item.material !== COVER_MATERIAL);
 
 /** The backing of a line tape; null where it has none. */
-export const backingOf = (line: LineItem, backings: readonly BackingItem[]): BackingItem | null => backings.find(({ behind }) => behind === line.id) ?? null;
+export const backingOf = (line: LineItem, backings: readonly BackingItem[]): BackingItem | null =>
+  backings.find(({ behind }) => behind === line.id) ?? null;
 
 /** A line tape with its backing, as they are laid one after the other. */
 export function withBacking(line: LineItem, backings: readonly BackingItem[]): (LineItem | BackingItem)[] {
@@ -98,7 +128,15 @@ export function withBacking(line: LineItem, backings: readonly BackingItem[]): (
 }
 
 /** What is laid for a stage in the order of the hands: openings, rims, each line tape with its backing, covers, their seams, what a person lays besides. */
-export const inLayingOrder = ({ closings, rims, lines, backings, covers, seams, own }: Omit<StageItems, 'cleanMin' | 'earlyCleanMin'>): Item[] => [
+export const inLayingOrder = ({
+  closings,
+  rims,
+  lines,
+  backings,
+  covers,
+  seams,
+  own,
+}: Omit<StageItems, 'cleanMin' | 'earlyCleanMin'>): Item[] => [
   ...closings,
   ...rims,
   ...lines.flatMap((line): Item[] => withBacking(line, backings)),
@@ -108,7 +146,8 @@ export const inLayingOrder = ({ closings, rims, lines, backings, covers, seams, 
 ];
 
 /** True for tape that closes an opening: it goes in and comes out with what closes it. */
-export const isMouth = (item: Item): item is MouthItem => item.kind === 'base' || item.kind === 'lip' || item.kind === 'cap';
+export const isMouth = (item: Item): item is MouthItem =>
+  item.kind === 'base' || item.kind === 'lip' || item.kind === 'cap';
 
 /** True for a length of tape that makes an edge. */
 export const isLine = (item: Item): item is LineItem => item.kind === 'line' || item.kind === 'soft';
@@ -120,9 +159,15 @@ export function sheetLine({ techniques }: Pick<LineItem, 'techniques'>): string 
 }
 
 /** What lies on the piece while a stage is sprayed: laid for it, or before it and still on. */
-export const itemsLyingIn = <I extends Pick<Item, 'stage' | 'until'>>(items: readonly I[], stage: Pick<StagePlan, 'number'>): I[] =>
-  items.filter((item) => item.stage <= stage.number && item.until.stage >= stage.number);
+export const itemsLyingIn = <I extends Pick<Item, 'stage' | 'until'>>(
+  items: readonly I[],
+  stage: Pick<StagePlan, 'number'>,
+): I[] => items.filter((item) => item.stage <= stage.number && item.until.stage >= stage.number);
 
 /** Numbers of the stages whose masks are on while a stage is sprayed. */
 export const masksOn = ({ items }: Pick<Plan, 'items'>, stage: Pick<StagePlan, 'number'>): number[] =>
-  [...new Set(itemsLyingIn(items, stage).flatMap((item) => (item.kind === 'plug' || isMouth(item) ? [] : [item.stage])))].sort((a, b) => a - b);
+  [
+    ...new Set(
+      itemsLyingIn(items, stage).flatMap((item) => (item.kind === 'plug' || isMouth(item) ? [] : [item.stage])),
+    ),
+  ].sort((a, b) => a - b);

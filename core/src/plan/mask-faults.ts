@@ -11,46 +11,84 @@ export function maskFaults(stage: StagePlan, { parts, items }: Plan): Broken[] {
   const on = itemsLyingIn(items, stage).filter((item) => item.kind !== 'plug' && !isMouth(item));
   const lines = on.filter(isLine);
   const [open, covered] = [new Set(stage.open), new Set(stage.covered)];
-  const under = new Set(on.flatMap((item) => ('area' in item && item.area !== null ? [areaRef(item.part, item.area)] : [])));
+  const under = new Set(
+    on.flatMap((item) => ('area' in item && item.area !== null ? [areaRef(item.part, item.area)] : [])),
+  );
   const whole = new Set(on.flatMap((item) => (item.kind === 'cover' && item.area === null ? [item.part] : [])));
   const unreached = wholeFaults(stage, parts, whole);
-  const bare = stage.covered.filter((ref) => !under.has(ref)).map((area): Broken => ({ code: 'broken.uncovered', values: { stage: stage.number, area } }));
-  const wrongly = stage.open.filter((ref) => under.has(ref)).map((area): Broken => ({ code: 'broken.open-covered', values: { stage: stage.number, area } }));
+  const bare = stage.covered
+    .filter((ref) => !under.has(ref))
+    .map((area): Broken => ({ code: 'broken.uncovered', values: { stage: stage.number, area } }));
+  const wrongly = stage.open
+    .filter((ref) => under.has(ref))
+    .map((area): Broken => ({ code: 'broken.open-covered', values: { stage: stage.number, area } }));
   const edges = parts.flatMap((part) =>
     part.borders.flatMap((border): Broken[] => {
       const [left, right] = firstTwo([border.left, border.right].map((code) => areaRef(part.id, idOf(part, code))));
-      const side = open.has(left) && covered.has(right) ? 'right' : open.has(right) && covered.has(left) ? 'left' : null;
+      const side =
+        open.has(left) && covered.has(right) ? 'right' : open.has(right) && covered.has(left) ? 'left' : null;
       if (side === null) return [];
       const made = edgesMade(lines, part.id, border, side, side === 'right' ? right : left);
-      return made === 1 ? [] : [{ code: 'broken.edge', values: { stage: stage.number, line: border.line, fromMm: border.from, items: made } }];
+      return made === 1
+        ? []
+        : [
+            {
+              code: 'broken.edge',
+              values: { stage: stage.number, line: border.line, fromMm: border.from, items: made },
+            },
+          ];
     }),
   );
   return [...bare, ...wrongly, ...unreached, ...edges, ...rimFaults(stage, on, parts, open)];
 }
 
 /** Every stretch of a rim with paint on one of its sides alone is masked once. */
-function rimFaults({ number }: StagePlan, on: readonly Item[], parts: readonly PartPlan[], open: ReadonlySet<AreaRef>): Broken[] {
+function rimFaults(
+  { number }: StagePlan,
+  on: readonly Item[],
+  parts: readonly PartPlan[],
+  open: ReadonlySet<AreaRef>,
+): Broken[] {
   const rims = on.filter((item) => item.kind === 'rim');
   return parts.flatMap((part) =>
     part.rims.flatMap(({ edge, from, to, area, other, oneWay }): Broken[] => {
       const own = open.has(areaRef(part.id, area));
       const meets = own !== open.has(other) && (own || !oneWay);
-      const laid = rims.filter((item) => item.part === part.id && item.edge === edge && item.from < to - SUM_TOLERANCE && item.to > from + SUM_TOLERANCE);
+      const laid = rims.filter(
+        (item) =>
+          item.part === part.id &&
+          item.edge === edge &&
+          item.from < to - SUM_TOLERANCE &&
+          item.to > from + SUM_TOLERANCE,
+      );
       // What was laid for an earlier stage may still be on where nothing meets any more.
       if (meets ? laid.length === 1 : laid.every((item) => item.stage < number)) return [];
-      return [{ code: 'broken.edge', values: { stage: number, line: `${part.id}, edge ${edge + 1}`, fromMm: from, items: laid.length } }];
+      return [
+        {
+          code: 'broken.edge',
+          values: { stage: number, line: `${part.id}, edge ${edge + 1}`, fromMm: from, items: laid.length },
+        },
+      ];
     }),
   );
 }
 
 /** Every attached part in reach that is not sprayed is under a cover, and no sprayed part is. */
-function wholeFaults({ number, open, coveredParts }: StagePlan, parts: readonly PartPlan[], whole: ReadonlySet<PartId>): Broken[] {
+function wholeFaults(
+  { number, open, coveredParts }: StagePlan,
+  parts: readonly PartPlan[],
+  whole: ReadonlySet<PartId>,
+): Broken[] {
   const opened = new Set(open);
-  const sprayed = new Set(parts.filter(({ id, areas }) => areas.some((area) => opened.has(areaRef(id, area.id)))).map(({ id }) => id));
+  const sprayed = new Set(
+    parts.filter(({ id, areas }) => areas.some((area) => opened.has(areaRef(id, area.id)))).map(({ id }) => id),
+  );
   const bare = coveredParts.filter((part) => !whole.has(part));
   const wrongly = [...whole].filter((part) => sprayed.has(part));
   // What hangs directly on a sprayed part is in reach of anything that is sprayed at all.
-  const next = parts.filter(({ id, attached }) => coveredParts.length > 0 && !sprayed.has(id) && attached.some((one) => sprayed.has(one)));
+  const next = parts.filter(
+    ({ id, attached }) => coveredParts.length > 0 && !sprayed.has(id) && attached.some((one) => sprayed.has(one)),
+  );
   const missed = next.filter(({ id }) => !coveredParts.includes(id)).map(({ id }) => id);
   return [
     ...[...bare, ...missed].map((area): Broken => ({ code: 'broken.uncovered', values: { stage: number, area } })),
@@ -61,9 +99,17 @@ function wholeFaults({ number, open, coveredParts }: StagePlan, parts: readonly 
 const idOf = ({ areas }: PartPlan, code: string): AreaId => areas.find((area) => area.code === code)?.id ?? code;
 
 /** How many tapes make an edge: one over the whole strip counts for each of its edges, however many pieces it comes in. */
-function edgesMade(lines: readonly LineItem[], part: PartId, { line, from, to }: PartPlan['borders'][number], side: 'left' | 'right', ref: AreaRef): number {
+function edgesMade(
+  lines: readonly LineItem[],
+  part: PartId,
+  { line, from, to }: PartPlan['borders'][number],
+  side: 'left' | 'right',
+  ref: AreaRef,
+): number {
   if (lines.some((item) => item.area !== null && areaRef(item.part, item.area) === ref)) return 1;
-  const along = lines.filter((item) => item.area === null && item.part === part && item.line === line && item.side === side);
+  const along = lines.filter(
+    (item) => item.area === null && item.part === part && item.line === line && item.side === side,
+  );
   const over = along.map((item) => Math.max(0, Math.min(to, item.to) - Math.max(from, item.from)));
   // Where a line breaks off at a seam its tape goes on in a second piece: together they make the edge once.
   return Math.round((1e3 * over.reduce((sum, length) => sum + length, 0)) / (to - from)) / 1e3;
@@ -75,7 +121,9 @@ export function abradeFaults({ steps }: Plan): Broken[] {
     if (step.kind !== 'abrade' && step.kind !== 'wash') return [];
     const laid = steps.some(
       ({ stage, kind, startMin }) =>
-        (step.stage === null || stage === step.stage) && (kind === 'lay' || kind === 'cover' || kind === 'plug') && startMin < step.endMin - SUM_TOLERANCE,
+        (step.stage === null || stage === step.stage) &&
+        (kind === 'lay' || kind === 'cover' || kind === 'plug') &&
+        startMin < step.endMin - SUM_TOLERANCE,
     );
     return laid ? [{ code: 'broken.late-keying' as const, values: { step: step.id } }] : [];
   });
@@ -103,17 +151,21 @@ export function orderFaults({ steps, stages }: Plan): Broken[] {
   const inTurns = new Set(stages.flatMap(({ sections, number }) => (sections ? [number] : [])));
   const turns = HANDS.findIndex((row) => row.includes('coat'));
   const rank = ({ kind, stage }: Step) =>
-    stage !== null && inTurns.has(stage) && (kind === 'pull' || kind === 'gun-clean') ? turns : HANDS.findIndex((row) => row.includes(kind));
+    stage !== null && inTurns.has(stage) && (kind === 'pull' || kind === 'gun-clean')
+      ? turns
+      : HANDS.findIndex((row) => row.includes(kind));
   return [null, ...stages.map(({ number }) => number)].flatMap((number) => {
     const own = steps.filter((step) => step.stage === number && rank(step) >= 0);
     const early = own.filter((step, index) => index > 0 && rank(step) < rank(own[index - 1]!));
     const spray = own.find(({ kind }) => kind === 'mix' || kind === 'coat');
     const unmixed = spray?.kind === 'coat' ? [spray] : [];
     const checked = number === null || own.some(({ kind }) => kind === 'gate');
-    return [...[...early, ...unmixed].map(({ id }) => id), ...(checked ? [] : own.slice(0, 1).map(({ id }) => id))].map((step): Broken => ({
-      code: 'broken.order',
-      values: { step },
-    }));
+    return [...[...early, ...unmixed].map(({ id }) => id), ...(checked ? [] : own.slice(0, 1).map(({ id }) => id))].map(
+      (step): Broken => ({
+        code: 'broken.order',
+        values: { step },
+      }),
+    );
   });
 }
 
@@ -131,14 +183,17 @@ export function liesOverFaults({ steps, items }: Plan): Broken[] {
   return items.flatMap((item) => {
     if (!tapes.has(item.id)) return [];
     const isTold = item.doubts.some(({ code }) => code === 'doubt.over-earlier');
-    const wrong = item.after.filter((id) => tapes.has(id) && (laid.get(id)! > laid.get(item.id)! || (!isTold && off.get(id)! < off.get(item.id)!)));
+    const wrong = item.after.filter(
+      (id) => tapes.has(id) && (laid.get(id)! > laid.get(item.id)! || (!isTold && off.get(id)! < off.get(item.id)!)),
+    );
     return wrong.map((under): Broken => ({ code: 'broken.lies-over', values: { item: item.id, over: under } }));
   });
 }
 
 /** Every item is laid by one step and comes off by one step. */
 export function laidFaults({ steps, items }: Plan): Broken[] {
-  const count = (id: ItemId, kinds: readonly Step['kind'][]) => steps.filter((step) => kinds.includes(step.kind) && step.items.includes(id)).length;
+  const count = (id: ItemId, kinds: readonly Step['kind'][]) =>
+    steps.filter((step) => kinds.includes(step.kind) && step.items.includes(id)).length;
   return items.flatMap((item): Broken[] => {
     const laid = count(item.id, ['lay', 'cover', 'plug', 'seal']);
     const off = count(item.id, item.kind === 'plug' || isMouth(item) ? ['unplug'] : ['pull', 'uncover']);

@@ -10,14 +10,23 @@ import { edgeSection } from '../views';
 
 const across = (id: string, above: number) => straight(id, [0, above], [900, above]);
 const panel = (id: string, over: Partial<Part> = {}): Part =>
-  plainPanel(id, 900, 400, { present: { system: 'filler-primer', colour: '#c7bfa6', ageH: 60 }, lines: [across('a', 200)], ...over });
-const jobOf = (parts: readonly Part[], areas: readonly [part: string, y: number, finish: string | null][], over: Partial<Design> = {}): Design =>
+  plainPanel(id, 900, 400, {
+    present: { system: 'filler-primer', colour: '#c7bfa6', ageH: 60 },
+    lines: [across('a', 200)],
+    ...over,
+  });
+const jobOf = (
+  parts: readonly Part[],
+  areas: readonly [part: string, y: number, finish: string | null][],
+  over: Partial<Design> = {},
+): Design =>
   panelJob(
     parts,
     areas.map(([part, y, finish]) => [part, 450, y, finish]),
     over,
   );
-const kinds = ({ steps }: Plan, stage: number) => steps.filter((step) => step.stage === stage && step.attended).map(({ kind }) => kind);
+const kinds = ({ steps }: Plan, stage: number) =>
+  steps.filter((step) => step.stage === stage && step.attended).map(({ kind }) => kind);
 
 describe('primer, colour and clear of one region', () => {
   const design = jobOf(
@@ -32,7 +41,11 @@ describe('primer, colour and clear of one region', () => {
   it('share one tape: it is laid for the primer and comes off with the clear', () => {
     const lines = plan.items.filter(({ kind }) => kind === 'line');
     expect(lines.map(({ stage, until }) => [stage, until.stage])).toEqual([[1, 3]]);
-    expect([1, 2, 3].map((stage) => kinds(plan, stage).filter((kind) => /lay|cover|pull/.test(kind)))).toEqual([['lay', 'cover'], [], ['pull', 'uncover']]);
+    expect([1, 2, 3].map((stage) => kinds(plan, stage).filter((kind) => /lay|cover|pull/.test(kind)))).toEqual([
+      ['lay', 'cover'],
+      [],
+      ['pull', 'uncover'],
+    ]);
   });
   it('pile up on that tape', () => {
     const section = edgeSection(plan, SHIPPED_SHELF, { part: 'p', line: 'a', at: 450 }, 3, false);
@@ -143,7 +156,10 @@ it('fading out is a step of its own after the last coat, and windows count from 
       ['p', 300, null],
     ],
   );
-  const plan = planned({ ...design, scheme: { areas: design.scheme.areas.map((area) => (area.finish ? { ...area, blend: true } : area)) } });
+  const plan = planned({
+    ...design,
+    scheme: { areas: design.scheme.areas.map((area) => (area.finish ? { ...area, blend: true } : area)) },
+  });
   const blend = plan.steps.findIndex(({ say }) => say.code === 'step.blend');
   expect(plan.steps[blend - 1]!.say.code).toBe('step.coat');
   expect(plan.steps[blend]!.say.values.places).toEqual(['A2']);
@@ -159,15 +175,22 @@ describe('what is on an area now', () => {
     ],
   );
   const spot = planJob(design, SHIPPED_SHELF).parts[0]!.areas.find(({ seed }) => seed[1] > 200);
-  const bare = givePresent(design, 'p', spot as NonNullable<typeof spot>, { system: 'bare', colour: '#9a9a9a', ageH: 0 });
+  const bare = givePresent(design, 'p', spot as NonNullable<typeof spot>, {
+    system: 'bare',
+    colour: '#9a9a9a',
+    ageH: 0,
+  });
   it('decides what it is washed and abraded with, and is told where it should be primed', () => {
     const plan = planned(bare);
-    expect(plan.steps.filter(({ kind }) => kind === 'wash').map(({ say }) => say.values.cleaner)).toEqual(expect.arrayContaining(['wax-grease', 'alcohol']));
+    expect(plan.steps.filter(({ kind }) => kind === 'wash').map(({ say }) => say.values.cleaner)).toEqual(
+      expect.arrayContaining(['wax-grease', 'alcohol']),
+    );
     expect(plan.advice.filter(({ code }) => code === 'advice.bare').map(({ place }) => place.area)).toEqual([spot?.id]);
-    expect(plan.parts[0]!.areas.map(({ present, shows, ownPresent }) => `${present?.system ?? 'bare'} ${shows} ${String(ownPresent)}`).sort()).toEqual([
-      'bare #9a9a9a true',
-      'filler-primer #c7bfa6 false',
-    ]);
+    expect(
+      plan.parts[0]!.areas.map(
+        ({ present, shows, ownPresent }) => `${present?.system ?? 'bare'} ${shows} ${String(ownPresent)}`,
+      ).sort(),
+    ).toEqual(['bare #9a9a9a true', 'filler-primer #c7bfa6 false']);
   });
   it('goes with its area when a line moves, and to both halves where it is split', () => {
     const moved = { ...bare, parts: [{ ...bare.parts[0]!, lines: [across('a', 340)] }] };
@@ -189,7 +212,9 @@ describe('what is on an area now', () => {
     const two = {
       ...bare,
       parts: [...bare.parts, follower],
-      scheme: { areas: [...bare.scheme.areas, { part: 'q', seed: [450, 100] as [number, number], finish: 'cream-two-part' }] },
+      scheme: {
+        areas: [...bare.scheme.areas, { part: 'q', seed: [450, 100] as [number, number], finish: 'cream-two-part' }],
+      },
     };
     const gone = carryScheme(two, { ...two, parts: [follower] });
     expect(gone.parts[0]!.attached).toEqual([]);
@@ -197,7 +222,10 @@ describe('what is on an area now', () => {
   });
   it('can be taken back', () => {
     expect(
-      planJob(givePresent(bare, 'p', planJob(bare, SHIPPED_SHELF).parts[0]!.areas[0]!, null), SHIPPED_SHELF).parts[0]!.areas.every((one) => !one.ownPresent),
+      planJob(
+        givePresent(bare, 'p', planJob(bare, SHIPPED_SHELF).parts[0]!.areas[0]!, null),
+        SHIPPED_SHELF,
+      ).parts[0]!.areas.every((one) => !one.ownPresent),
     ).toBe(spot?.id === planJob(bare, SHIPPED_SHELF).parts[0]!.areas[0]!.id);
   });
 });

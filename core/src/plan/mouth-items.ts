@@ -10,15 +10,28 @@ import type { MouthItem, PlugItem } from './item-types';
  * They are chosen as tape along a rim is: what lies below is the finish the part has, they stay until the openings are opened again.
  * @param closing what it is closed with, with the minutes of all of it
  */
-export function closingItems(closing: PlugItem, sequence: Sequence, index: number, source: StageSource): (PlugItem | MouthItem)[] {
+export function closingItems(
+  closing: PlugItem,
+  sequence: Sequence,
+  index: number,
+  source: StageSource,
+): (PlugItem | MouthItem)[] {
   const made = tapesOf(closing, sequence, index, source);
   const [under, over] = [made.filter(({ kind }) => kind !== 'cap'), made.filter(({ kind }) => kind === 'cap')];
   const layMin = closing.layMin - made.reduce((sum, one) => sum + one.layMin, 0);
   const items = [...under, { ...closing, layMin: Math.max(0, layMin) }, ...over];
-  return items.map((item, place) => ({ ...item, after: items.slice(Math.max(0, place - 1), place).map(({ id }) => id) }));
+  return items.map((item, place) => ({
+    ...item,
+    after: items.slice(Math.max(0, place - 1), place).map(({ id }) => id),
+  }));
 }
 
-function tapesOf({ id, part, opening, count, closing, layMin, ...common }: PlugItem, sequence: Sequence, index: number, source: StageSource): MouthItem[] {
+function tapesOf(
+  { id, part, opening, count, closing, layMin, ...common }: PlugItem,
+  sequence: Sequence,
+  index: number,
+  source: StageSource,
+): MouthItem[] {
   const tapes = closingTapes(closing);
   if (tapes.length === 0) return [];
   const choice = mouthTape(part, closing, sequence, index, source);
@@ -44,12 +57,22 @@ function tapesOf({ id, part, opening, count, closing, layMin, ...common }: PlugI
   }));
 }
 
-function mouthTape(part: string, closing: OpeningMessage, { stages }: Sequence, index: number, source: StageSource): TapeChoice | null {
+function mouthTape(
+  part: string,
+  closing: OpeningMessage,
+  { stages }: Sequence,
+  index: number,
+  source: StageSource,
+): TapeChoice | null {
   const { works, problem, starts } = source;
   const means = maskingMeans(source);
-  const { presentSystem, presentAgeMin } = problem.areas[starts.areas[works.findIndex((work) => work.part.id === part)]!]!;
+  const { presentSystem, presentAgeMin } =
+    problem.areas[starts.areas[works.findIndex((work) => work.part.id === part)]!]!;
   const [laidAt, off] = [index === 0 ? 0 : stages[index - 1]!.after.clock, stages.at(-1)!.after.clock];
-  const bondN25 = filmBond({ system: presentSystem, finish: null, ageMin: presentAgeMin + off, onBarePlastic: false }, problem.air);
+  const bondN25 = filmBond(
+    { system: presentSystem, finish: null, ageMin: presentAgeMin + off, onBarePlastic: false },
+    problem.air,
+  );
   const wish: TapeWish = {
     samples: STRAIGHT,
     side: 'right',

@@ -4,7 +4,16 @@ import { areaAt } from '../areas';
 import { PULL_TIMINGS, type PullTiming } from '../finish';
 import { attachedParts, finishesById, type Design, type PullPin, type Shelf } from '../job';
 import { type ResolvedLine, type TrimLine } from '../lines';
-import type { BendClass, Layer, LinePullTimings, OrderArea, OrderBorder, OrderProblem, OrderRules, TapeEdge } from '../order';
+import type {
+  BendClass,
+  Layer,
+  LinePullTimings,
+  OrderArea,
+  OrderBorder,
+  OrderProblem,
+  OrderRules,
+  TapeEdge,
+} from '../order';
 import { closingMin, type MaskEdge } from '../masking';
 import { openingClosings } from './closings';
 import { preparationTasks, type PreparedPart, type Preparation } from '../prepare';
@@ -34,17 +43,28 @@ export function jobProblem(works: readonly PartWork[], design: Design, shelf: Sh
     design.climate,
   );
   const keyed = new Set(
-    preparation.abrading.flatMap(({ places }) => places.map(({ part, area }) => starts[works.findIndex((work) => work.part.id === part)]! + area)),
+    preparation.abrading.flatMap(({ places }) =>
+      places.map(({ part, area }) => starts[works.findIndex((work) => work.part.id === part)]! + area),
+    ),
   );
-  const areas = found.areas.map((area, index) => ({ ...area, keyed: keyed.has(index), presentAgeMin: area.presentAgeMin + preparation.minutes }));
+  const areas = found.areas.map((area, index) => ({
+    ...area,
+    keyed: keyed.has(index),
+    presentAgeMin: area.presentAgeMin + preparation.minutes,
+  }));
   return { problem: { ...found, areas }, preparation, rims };
 }
 
 /** The problem alone. */
-export const orderProblem = (works: readonly PartWork[], design: Design, shelf: Shelf): OrderProblem => jobProblem(works, design, shelf).problem;
+export const orderProblem = (works: readonly PartWork[], design: Design, shelf: Shelf): OrderProblem =>
+  jobProblem(works, design, shelf).problem;
 
 /** What goes first on each area of a part: the primer, or its own finish. */
-function toPrepare({ part, arrangement, presents }: PartWork, { areas, finishes, primer }: OrderProblem, start: number): PreparedPart {
+function toPrepare(
+  { part, arrangement, presents }: PartWork,
+  { areas, finishes, primer }: OrderProblem,
+  start: number,
+): PreparedPart {
   const own = areas.slice(start, start + arrangement.areas.length);
   const { id, substrate } = part;
   return {
@@ -72,7 +92,10 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
     const openings = work.setOut.features.filter(({ kind }) => kind === 'opening').length * work.part.count;
     if (openings > 0) {
       plugs.set(work.part.id, openings);
-      plugMin.set(work.part.id, sumOf(openingClosings(work, null, model), ({ closing }) => closingMin(closing)) * work.part.count);
+      plugMin.set(
+        work.part.id,
+        sumOf(openingClosings(work, null, model), ({ closing }) => closingMin(closing)) * work.part.count,
+      );
     }
   }
   const { scheme, choices } = design;
@@ -114,7 +137,12 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
 }
 
 /** How long the tapes of an edge last at best; looked up when it is asked for, each once. */
-function lastingOn(works: readonly PartWork[], design: Design, shelf: Shelf, rims: readonly RimPlace[]): OrderProblem['lastsH'] {
+function lastingOn(
+  works: readonly PartWork[],
+  design: Design,
+  shelf: Shelf,
+  rims: readonly RimPlace[],
+): OrderProblem['lastsH'] {
   const { areas, borders } = partOffsets(works);
   const firstRim = sumOf(works, ({ arrangement }) => arrangement.borders.length);
   const means = maskingMeans({ design, shelf });
@@ -145,11 +173,13 @@ function linePulls(works: readonly PartWork[], pins: readonly PullPin[]): Pick<O
       const pin = pins.find((one) => one.part === part.id && (one.line === line || one.line === owner));
       if (!pin) return;
       byBorder.set(borders[number]! + border, pin.school);
-      for (const area of [left, right]) if (!byArea.has(areas[number]! + area)) byArea.set(areas[number]! + area, pin.school);
+      for (const area of [left, right])
+        if (!byArea.has(areas[number]! + area)) byArea.set(areas[number]! + area, pin.school);
     }),
   );
   if (byBorder.size === 0) return {};
-  const of: LinePullTimings['of'] = ({ border, closed, strip }) => (strip ? byArea.get(closed) : byBorder.get(border)) ?? null;
+  const of: LinePullTimings['of'] = ({ border, closed, strip }) =>
+    (strip ? byArea.get(closed) : byBorder.get(border)) ?? null;
   return { pulls: { of, schools: PULL_TIMINGS.filter((school) => [...byBorder.values()].includes(school)) } };
 }
 
@@ -222,7 +252,12 @@ function stripEdge(borders: readonly Edged[], slit: boolean): TapeEdge {
     sealM: edges.reduce((sum, { sealM }) => sum + sealM, 0),
   }));
   const longest = sums.reduce((best, one) => (one.lengthM > best.lengthM ? one : best));
-  return slit ? { ...longest, setOutMin: longest.setOutMin + RULE_OF_THUMB.slitEach + RULE_OF_THUMB.slitPerMetre * longest.lengthM } : longest;
+  return slit
+    ? {
+        ...longest,
+        setOutMin: longest.setOutMin + RULE_OF_THUMB.slitEach + RULE_OF_THUMB.slitPerMetre * longest.lengthM,
+      }
+    : longest;
 }
 
 const BENDS: readonly BendClass[] = ['straight', 'gentle', 'features', 'tight'];
@@ -254,7 +289,9 @@ function behind(
   model: boolean,
 ): Pick<TapeEdge, 'backing' | 'seam'> {
   if (setOut.board.shape.lines.find(({ id }) => id === line.owner)?.kind === 'text') return {};
-  const roomMm = minOf([left, right].map((area) => (2 * arrangement.areas[area]!.sizeMm2) / arrangement.areas[area]!.perimeterMm));
+  const roomMm = minOf(
+    [left, right].map((area) => (2 * arrangement.areas[area]!.sizeMm2) / arrangement.areas[area]!.perimeterMm),
+  );
   const bends = bendOf(line.pieces.flatMap((piece) => pathSlice(piece, from, to) ?? [])) !== 'straight';
   const wide = roomMm >= (model ? RULE_OF_THUMB.backingRoom.model : RULE_OF_THUMB.backingRoom.full);
   return { ...(bends && wide ? { backing: true } : {}), seam: true };
@@ -264,11 +301,17 @@ function behind(
 const onTexture = ({ crosses }: ResolvedLine, from: number, to: number): number =>
   Math.min(
     to - from,
-    crosses.reduce((sum, met) => (met.kind === 'texture' ? sum + Math.max(0, Math.min(to, met.to) - Math.max(from, met.from)) : sum), 0),
+    crosses.reduce(
+      (sum, met) => (met.kind === 'texture' ? sum + Math.max(0, Math.min(to, met.to) - Math.max(from, met.from)) : sum),
+      0,
+    ),
   );
 
 function bendClass(line: ResolvedLine, from: number, to: number): BendClass {
-  if (line.crosses.some((one) => (one.kind === 'raised-row' || one.kind === 'crease') && one.to >= from && one.from <= to)) return 'features';
+  if (
+    line.crosses.some((one) => (one.kind === 'raised-row' || one.kind === 'crease') && one.to >= from && one.from <= to)
+  )
+    return 'features';
   return bendOf(line.pieces.flatMap((piece) => pathSlice(piece, from, to) ?? []));
 }
 

@@ -1,6 +1,15 @@
 import { distance, ringArea, pointFromPair } from '../curves';
 import { pieceCorners, type Design, type OwnPiece, type Shelf, piecePoints } from '../job';
-import { coverMin, edgeCost, NO_OWN_WORK, uncoverMin, type Cover, type OwnWork, type StageCost, type TapeEdge } from '../order';
+import {
+  coverMin,
+  edgeCost,
+  NO_OWN_WORK,
+  uncoverMin,
+  type Cover,
+  type OwnWork,
+  type StageCost,
+  type TapeEdge,
+} from '../order';
 import { isModelScale, RULE_OF_THUMB, type FinishId } from '../units';
 import type { CommonFields, ItemNamer } from './item-frame';
 import type { Item, OwnItem } from './item-types';
@@ -10,17 +19,31 @@ import type { StageSource } from './means';
 export const COVER_MATERIAL = 'drape';
 
 /** What one piece takes: work and stuff, all alike parts together. */
-function pieceWork(piece: OwnPiece, { parts, scale }: Pick<Design, 'parts' | 'scale'>): OwnWork & { readonly lengthMm: number } {
+function pieceWork(
+  piece: OwnPiece,
+  { parts, scale }: Pick<Design, 'parts' | 'scale'>,
+): OwnWork & { readonly lengthMm: number } {
   const count = parts.find((part) => part.id === piece.part)?.count ?? 0;
   const model = isModelScale(scale);
   if (piece.tape === null) {
-    const drape: Cover = { sizeM2: (Math.abs(ringArea(pieceCorners(piece).map(pointFromPair))) / 1e6) * count, pieces: count, bagM2: 0 };
+    const drape: Cover = {
+      sizeM2: (Math.abs(ringArea(pieceCorners(piece).map(pointFromPair))) / 1e6) * count,
+      pieces: count,
+      bagM2: 0,
+    };
     return { layMin: coverMin(drape), offMin: uncoverMin(drape), tapeM: 0, drapeM2: drape.sizeM2, lengthMm: 0 };
   }
   const way = piecePoints(piece).map(pointFromPair);
   const alongMm = way.slice(1).reduce((sum, place, index) => sum + distance(way[index]!, place), 0);
   const lengthMm = alongMm + 2 * (model ? RULE_OF_THUMB.tail.model : RULE_OF_THUMB.tail.full);
-  const edge: TapeEdge = { lengthM: (lengthMm / 1000) * count, pieces: count, setOutMin: 0, corners: (way.length - 2) * count, bend: 'straight', sealM: 0 };
+  const edge: TapeEdge = {
+    lengthM: (lengthMm / 1000) * count,
+    pieces: count,
+    setOutMin: 0,
+    corners: (way.length - 2) * count,
+    bend: 'straight',
+    sealM: 0,
+  };
   const { layMin, pullMin, tapeM } = edgeCost(edge, false, model);
   return { layMin, offMin: pullMin, tapeM, drapeM2: 0, lengthMm };
 }
@@ -31,13 +54,23 @@ export function ownWorkOf(design: Design): ReadonlyMap<FinishId, OwnWork> {
   for (const piece of design.choices.ownPieces ?? []) {
     const { layMin, offMin, tapeM, drapeM2 } = pieceWork(piece, design);
     const sum = found.get(piece.finish) ?? NO_OWN_WORK;
-    found.set(piece.finish, { layMin: sum.layMin + layMin, offMin: sum.offMin + offMin, tapeM: sum.tapeM + tapeM, drapeM2: sum.drapeM2 + drapeM2 });
+    found.set(piece.finish, {
+      layMin: sum.layMin + layMin,
+      offMin: sum.offMin + offMin,
+      tapeM: sum.tapeM + tapeM,
+      drapeM2: sum.drapeM2 + drapeM2,
+    });
   }
   return found;
 }
 
 /** The pieces a person lays themselves in a stage; they come off with it. */
-export function ownItems({ finish }: StageCost, { design, shelf }: StageSource, name: ItemNamer, common: CommonFields & Pick<Item, 'until'>): OwnItem[] {
+export function ownItems(
+  { finish }: StageCost,
+  { design, shelf }: StageSource,
+  name: ItemNamer,
+  common: CommonFields & Pick<Item, 'until'>,
+): OwnItem[] {
   return (design.choices.ownPieces ?? [])
     .filter((piece) => piece.finish === finish)
     .map((piece, place): OwnItem => {

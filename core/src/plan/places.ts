@@ -21,7 +21,10 @@ function begun(lengths: readonly number[]): number[] {
 }
 
 /** Part, lasting id and code of an area of a problem. */
-export function placeOfArea({ areas }: OrderProblem, index: number): { readonly part: PartId; readonly area: AreaId; readonly code: string } {
+export function placeOfArea(
+  { areas }: OrderProblem,
+  index: number,
+): { readonly part: PartId; readonly area: AreaId; readonly code: string } {
   const { part, area, code } = areas[index]!;
   return { part, area, code };
 }

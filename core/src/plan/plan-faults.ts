@@ -85,7 +85,9 @@ function windowFaults({ windows, stages }: Plan, { steps }: House): Broken[] {
   return windows.flatMap((window) => {
     const step = steps.get(window.of);
     if (!step) return [];
-    const kept = step.startMin >= window.opensMin - SUM_TOLERANCE && (window.closesMin === null || step.startMin <= window.closesMin + SUM_TOLERANCE);
+    const kept =
+      step.startMin >= window.opensMin - SUM_TOLERANCE &&
+      (window.closesMin === null || step.startMin <= window.closesMin + SUM_TOLERANCE);
     return kept && (window.kind !== 'pull' || isOfStage(window, stages) || isOfSections(window, steps, stages))
       ? []
       : [{ code: 'broken.window', values: { window: window.id } }];
@@ -96,32 +98,49 @@ const isOfStage = ({ opensMin, closesMin }: Plan['windows'][number], stages: rea
   stages.some(({ pull: rest, early = [], lastCoatMin }) =>
     [rest, ...early.map(({ pull }) => pull)].some((pull) => {
       if (!pull || !close(opensMin, lastCoatMin + pull.fromMin)) return false;
-      return closesMin === null ? pull.toMin === null : pull.toMin !== null && close(closesMin, lastCoatMin + pull.toMin);
+      return closesMin === null
+        ? pull.toMin === null
+        : pull.toMin !== null && close(closesMin, lastCoatMin + pull.toMin);
     }),
   );
 
 /** Of a pull of sections: from when the last of them that was painted in that coat may come off until the first of them must be off. */
-function isOfSections({ of, id, opensMin, closesMin }: Plan['windows'][number], steps: House['steps'], stages: readonly StagePlan[]): boolean {
+function isOfSections(
+  { of, id, opensMin, closesMin }: Plan['windows'][number],
+  steps: House['steps'],
+  stages: readonly StagePlan[],
+): boolean {
   const [pull, coat] = [steps.get(of), steps.get(id.slice(of.length + 1))];
   const stage = stages.find(({ number }) => number === pull?.stage);
   if (!pull || !coat || !stage?.sections || !stage.pull) return false;
   const { fromMin, toMin } = stage.pull;
   const own = stage.sections.filter((one) => isWithin(one.paintedMin, coat) && isWithin(one.offMin, pull));
-  const opens = Math.max(coat.endMin, ...own.map(({ paintedMin, pullMin }) => paintedMin + fromMin - (pullMin - pull.startMin)));
-  const closes = Math.min(...own.map(({ paintedMin, offMin }) => paintedMin + (toMin ?? Infinity) + pull.endMin - offMin));
+  const opens = Math.max(
+    coat.endMin,
+    ...own.map(({ paintedMin, pullMin }) => paintedMin + fromMin - (pullMin - pull.startMin)),
+  );
+  const closes = Math.min(
+    ...own.map(({ paintedMin, offMin }) => paintedMin + (toMin ?? Infinity) + pull.endMin - offMin),
+  );
   return own.length > 0 && close(opensMin, opens) && closesMin !== null && close(closesMin, closes);
 }
 
 /** True where something is over while a step is done, or at its end. */
-const isWithin = (min: number, { startMin, endMin }: Step): boolean => min > startMin + SUM_TOLERANCE && min <= endMin + SUM_TOLERANCE;
+const isWithin = (min: number, { startMin, endMin }: Step): boolean =>
+  min > startMin + SUM_TOLERANCE && min <= endMin + SUM_TOLERANCE;
 
 /** Every section of a last coat is painted in a coat, pulled in a pull, and off in its window. */
 function sectionFaults({ number, sections = [], pull }: StagePlan, { steps }: Plan): Broken[] {
-  const done = (kind: Step['kind'], min: number) => steps.filter((step) => step.stage === number && step.kind === kind && isWithin(min, step)).length === 1;
+  const done = (kind: Step['kind'], min: number) =>
+    steps.filter((step) => step.stage === number && step.kind === kind && isWithin(min, step)).length === 1;
   return sections.flatMap(({ part, piece, paintedMin, pullMin, offMin }): Broken[] => {
     const inTime =
-      pull !== null && pullMin - paintedMin >= pull.fromMin - SUM_TOLERANCE && (pull.toMin === null || offMin - paintedMin <= pull.toMin + SUM_TOLERANCE);
-    return inTime && done('coat', paintedMin) && done('pull', offMin) ? [] : [{ code: 'broken.section', values: { stage: number, part, piece } }];
+      pull !== null &&
+      pullMin - paintedMin >= pull.fromMin - SUM_TOLERANCE &&
+      (pull.toMin === null || offMin - paintedMin <= pull.toMin + SUM_TOLERANCE);
+    return inTime && done('coat', paintedMin) && done('pull', offMin)
+      ? []
+      : [{ code: 'broken.section', values: { stage: number, part, piece } }];
   });
 }
 
@@ -129,7 +148,10 @@ const close = (a: number, b: number): boolean => Math.abs(a - b) <= SUM_TOLERANC
 
 /** The time all windows of a step leave: from when the last opens to when the first closes. */
 const windowOf = ({ id }: Step, windows: Plan['windows']): Span =>
-  intersectSpans([{ from: 0, to: null }, ...windows.filter(({ of }) => of === id).map(({ opensMin, closesMin }) => ({ from: opensMin, to: closesMin }))]);
+  intersectSpans([
+    { from: 0, to: null },
+    ...windows.filter(({ of }) => of === id).map(({ opensMin, closesMin }) => ({ from: opensMin, to: closesMin })),
+  ]);
 
 /** A pull begins and ends within each window it has, and tells what they leave. */
 function pullFaults({ windows, steps }: Plan, { items }: House): Broken[] {
@@ -148,9 +170,15 @@ function pullFaults({ windows, steps }: Plan, { items }: House): Broken[] {
     const { fromMin, toMin } = step.say.values;
     // In sections the time is told from the coat before it.
     const lastCoat =
-      steps.filter(({ stage, kind, endMin }) => kind === 'coat' && stage === step.stage && endMin <= step.startMin + SUM_TOLERANCE).at(-1)?.endMin ?? 0;
+      steps
+        .filter(
+          ({ stage, kind, endMin }) =>
+            kind === 'coat' && stage === step.stage && endMin <= step.startMin + SUM_TOLERANCE,
+        )
+        .at(-1)?.endMin ?? 0;
     const asTold =
-      close(Math.max(opensMin, lastCoat), lastCoat + Number(fromMin)) && (closesMin === null ? toMin === null : close(closesMin, lastCoat + Number(toMin)));
+      close(Math.max(opensMin, lastCoat), lastCoat + Number(fromMin)) &&
+      (closesMin === null ? toMin === null : close(closesMin, lastCoat + Number(toMin)));
     return [...early, ...long, ...(asTold ? [] : [{ code: 'broken.told' as const, values: { step: step.id } }])];
   });
 }

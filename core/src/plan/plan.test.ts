@@ -36,7 +36,8 @@ const part = (over: Partial<Part> = {}): Part => ({
 function job(over: Partial<Design> = {}, parts = [part()]): Design {
   const design: Design = { ...emptyDesign('Test', 'road'), parts, ...over };
   return planJob(design, SHIPPED_SHELF).parts[0]!.areas.reduce((given, area) => {
-    const finish = area.sizeM2 < 0.05 ? 'copper-two-part' : area.seed[1] > 550 ? 'cream-two-part' : 'sea-green-two-part';
+    const finish =
+      area.sizeM2 < 0.05 ? 'copper-two-part' : area.seed[1] > 550 ? 'cream-two-part' : 'sea-green-two-part';
     return giveFinish(given, 'side', area, finish);
   }, design);
 }
@@ -55,13 +56,20 @@ describe('planJob', () => {
   const plan = planJob(job(), SHIPPED_SHELF);
 
   it('is the same, to the byte, for the same input', () => {
-    expect(JSON.stringify(planJob(JSON.parse(JSON.stringify(job())) as Design, SHIPPED_SHELF))).toBe(JSON.stringify(plan));
+    expect(JSON.stringify(planJob(JSON.parse(JSON.stringify(job())) as Design, SHIPPED_SHELF))).toBe(
+      JSON.stringify(plan),
+    );
   });
 
   it('gives every area its finish in the end, and paints each once', () => {
     const last = plan.stages.at(-1)!.pictures[0]!.areas;
-    for (const area of plan.parts[0]!.areas) expect(last.find(({ code }) => code === area.code)?.colour).toBe(area.colour);
-    expect(plan.stages.map(({ finish }) => finish).sort()).toEqual(['copper-two-part', 'cream-two-part', 'sea-green-two-part']);
+    for (const area of plan.parts[0]!.areas)
+      expect(last.find(({ code }) => code === area.code)?.colour).toBe(area.colour);
+    expect(plan.stages.map(({ finish }) => finish).sort()).toEqual([
+      'copper-two-part',
+      'cream-two-part',
+      'sea-green-two-part',
+    ]);
   });
 
   it('lays every run on a covered area, along the line, with tape to spare', () => {
@@ -96,7 +104,22 @@ describe('planJob', () => {
       seen.add(step.id);
     }
     const kinds = plan.steps.filter(({ stage, attended }) => stage === 1 && attended).map(({ kind }) => kind);
-    const order = ['abrade', 'plug', 'lay', 'cover', 'gate', 'prime', 'gun-strip', 'mix', 'coat', 'pull', 'gun-clean', 'uncover', 'unplug', 'inspect'];
+    const order = [
+      'abrade',
+      'plug',
+      'lay',
+      'cover',
+      'gate',
+      'prime',
+      'gun-strip',
+      'mix',
+      'coat',
+      'pull',
+      'gun-clean',
+      'uncover',
+      'unplug',
+      'inspect',
+    ];
     expect(kinds).toEqual([...kinds].sort((a, b) => order.indexOf(a) - order.indexOf(b)));
   });
 
@@ -109,7 +132,12 @@ describe('planJob', () => {
   it('names things so that a run sheet still points at the same tape when a line has moved a little', () => {
     const waist = part().lines[0]!;
     const moved = part({
-      lines: [waist.kind === 'sweep' ? { ...waist, points: waist.points.map(({ along, above }) => ({ along, above: above + 7 })) } : waist, part().lines[1]!],
+      lines: [
+        waist.kind === 'sweep'
+          ? { ...waist, points: waist.points.map(({ along, above }) => ({ along, above: above + 7 })) }
+          : waist,
+        part().lines[1]!,
+      ],
     });
     const after = planJob(carryScheme(job(), { ...job(), parts: [moved] }), SHIPPED_SHELF);
     expect(after.steps.map(({ id }) => id)).toEqual(plan.steps.map(({ id }) => id));
@@ -164,17 +192,47 @@ describe('planJob', () => {
     expect(simple.items).toEqual([]);
     expect(simple.stages[0]!.pull).toBeNull();
     const attended = simple.steps.filter((step) => step.attended).map(({ kind }) => kind);
-    expect(attended).toEqual(['wash', 'abrade', 'gate', 'mix', ...Array.from({ length: simple.stages[0]!.coats }, () => 'coat'), 'gun-clean', 'inspect']);
+    expect(attended).toEqual([
+      'wash',
+      'abrade',
+      'gate',
+      'mix',
+      ...Array.from({ length: simple.stages[0]!.coats }, () => 'coat'),
+      'gun-clean',
+      'inspect',
+    ]);
   });
 
   it('tells of a line off the part and of one that ends free', () => {
     const lines = [
-      { kind: 'straight' as const, id: 'off', name: 'Off', runOn: false, datum: 'base', from: { along: 0, above: 3000 }, to: { along: 10, above: 3000 } },
-      { kind: 'straight' as const, id: 'free', name: 'Free', runOn: false, datum: 'base', from: { along: 0, above: 300 }, to: { along: 900, above: 300 } },
+      {
+        kind: 'straight' as const,
+        id: 'off',
+        name: 'Off',
+        runOn: false,
+        datum: 'base',
+        from: { along: 0, above: 3000 },
+        to: { along: 10, above: 3000 },
+      },
+      {
+        kind: 'straight' as const,
+        id: 'free',
+        name: 'Free',
+        runOn: false,
+        datum: 'base',
+        from: { along: 0, above: 300 },
+        to: { along: 900, above: 300 },
+      },
     ];
     const { advice } = planJob({ ...emptyDesign('x', 'boat'), parts: [part({ lines })] }, SHIPPED_SHELF);
-    expect(advice.find(({ place }) => place.line === 'off')).toMatchObject({ level: 'stop', values: { fault: { code: 'line.outside' } } });
-    expect(advice.find(({ place }) => place.line === 'free')).toMatchObject({ level: 'caution', values: { lengthMm: 900 } });
+    expect(advice.find(({ place }) => place.line === 'off')).toMatchObject({
+      level: 'stop',
+      values: { fault: { code: 'line.outside' } },
+    });
+    expect(advice.find(({ place }) => place.line === 'free')).toMatchObject({
+      level: 'caution',
+      values: { lengthMm: 900 },
+    });
   });
 });
 
@@ -186,7 +244,12 @@ describe('finishes', () => {
       ...before,
       parts: [
         part({
-          lines: [waist.kind === 'sweep' ? { ...waist, points: waist.points.map(({ along, above }) => ({ along, above: above + 150 })) } : waist, coach],
+          lines: [
+            waist.kind === 'sweep'
+              ? { ...waist, points: waist.points.map(({ along, above }) => ({ along, above: above + 150 })) }
+              : waist,
+            coach,
+          ],
         }),
       ],
     };
@@ -208,7 +271,9 @@ describe('finishes', () => {
 it('fitsOfLine tries every tape on both sides', () => {
   const fits = tapeFitsOfLine([part()], part().id, 'waist', SHIPPED_SHELF.tapes);
   expect(fits.map(({ tape }) => tape)).toEqual(SHIPPED_SHELF.tapes.map(({ code }) => code));
-  expect(fits.filter(({ crisp }) => crisp)).toHaveLength(SHIPPED_SHELF.tapes.filter(({ edge }) => edge === 'crisp').length);
+  expect(fits.filter(({ crisp }) => crisp)).toHaveLength(
+    SHIPPED_SHELF.tapes.filter(({ edge }) => edge === 'crisp').length,
+  );
   expect(fits.every(({ left, right }) => left.verdict !== 'impossible' && right.verdict !== 'impossible')).toBe(true);
   expect(tapeFitsOfLine([part()], part().id, 'nowhere', SHIPPED_SHELF.tapes)).toEqual([]);
 });
@@ -222,7 +287,10 @@ it('nobody waits for the colour of a part that is not sprayed, and so not taped,
     ['right', 100, 'sea-green-two-part'],
     ['right', 900, null],
   ] as const;
-  const design: Design = { ...two, scheme: { areas: painted.map(([id, y, finish]) => ({ part: id, seed: [50, y] as [number, number], finish })) } };
+  const design: Design = {
+    ...two,
+    scheme: { areas: painted.map(([id, y, finish]) => ({ part: id, seed: [50, y] as [number, number], finish })) },
+  };
   const { stages, steps } = planJob(design, SHIPPED_SHELF);
   expect(stages).toHaveLength(2);
   expect(steps.flatMap(({ after }) => after).filter(({ code }) => code === 'tape-safe')).toEqual([]);

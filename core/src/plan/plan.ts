@@ -34,7 +34,8 @@ import type { ChoicePrice, Plan, PlanWindow, SequenceSummary } from './types';
  * @param store what was worked out before; only what changed is done anew
  * @returns the same plan, to the byte, for the same input
  */
-export const planJob = (design: Design, shelf: Shelf, store?: PartCache): Plan => runToEnd(planSteps(design, shelf, store));
+export const planJob = (design: Design, shelf: Shelf, store?: PartCache): Plan =>
+  runToEnd(planSteps(design, shelf, store));
 
 /**
  * The same in steps, so that other work can be done in between and it can be left early.
@@ -106,7 +107,15 @@ function windowsOf(steps: readonly Step[]): PlanWindow[] {
       const other = byId.get(step);
       if (code === 'order' || !other) return [];
       const since = from === 'end' ? other.endMin : other.startMin;
-      return [{ id: `${id}<${step}`, kind: code as AfterCode, of: id, opensMin: since + minMin, closesMin: maxMin === null ? null : since + maxMin }];
+      return [
+        {
+          id: `${id}<${step}`,
+          kind: code as AfterCode,
+          of: id,
+          opensMin: since + minMin,
+          closesMin: maxMin === null ? null : since + maxMin,
+        },
+      ];
     }),
   );
 }
@@ -130,8 +139,15 @@ export interface JobSearch {
  * Searches for an order of coats as long as it takes, telling how far it is.
  * @returns news; the last is done. A caller that stops listening stops the search
  */
-export function* searchJob(design: Design, shelf: Shelf, effort: number = LONG_EFFORT, store?: PartCache): Generator<JobSearch | void, void> {
-  const { problem } = yield* withoutProgress(keptMaskSearchSteps(orderProblem(yield* workOutSteps(design, store), design, shelf)));
+export function* searchJob(
+  design: Design,
+  shelf: Shelf,
+  effort: number = LONG_EFFORT,
+  store?: PartCache,
+): Generator<JobSearch | void, void> {
+  const { problem } = yield* withoutProgress(
+    keptMaskSearchSteps(orderProblem(yield* workOutSteps(design, store), design, shelf)),
+  );
   const used = finishesInUse(problem);
   // What a plan finds by itself is what this search, being the same, has found when it has spent a plan's effort.
   let usual = Infinity;
@@ -175,7 +191,8 @@ function* chosenOrder(asked: OrderProblem): Generator<void, ChosenOrder> {
   const { rules } = problem;
   const sequences = preferredFirst(problem, best.sequences);
   const [chosen] = sequences;
-  const insists = rules.order !== null || rules.wide || rules.before.length + rules.pins.length + rules.sameGun.length > 0;
+  const insists =
+    rules.order !== null || rules.wide || rules.before.length + rules.pins.length + rules.sameGun.length > 0;
   if (!chosen || !insists) return { problem, chosen, found: sequences, gap, price: null };
   const freely = { ...problem, rules: { ...rules, order: null, wide: false, before: [], pins: [], sameGun: [] } };
   const free = yield* withoutProgress(searchSteps(freely));
@@ -206,9 +223,17 @@ function priceAgainst(chosen: Sequence, free: Sequence): ChoicePrice {
 /** Two orders of coats a person could not tell apart by what they do. */
 const sameSequence = (one: Sequence, other: Sequence): boolean =>
   one.order.join(' ') === other.order.join(' ') &&
-  one.stages.every(({ open, keep }, stage) => keep === other.stages[stage]!.keep && open.every((value, area) => value === other.stages[stage]!.open[area]));
+  one.stages.every(
+    ({ open, keep }, stage) =>
+      keep === other.stages[stage]!.keep && open.every((value, area) => value === other.stages[stage]!.open[area]),
+  );
 
-function summaries(problem: OrderProblem, found: readonly Sequence[], chosen: Sequence | undefined, round: OverheadMinutes): SequenceSummary[] {
+function summaries(
+  problem: OrderProblem,
+  found: readonly Sequence[],
+  chosen: Sequence | undefined,
+  round: OverheadMinutes,
+): SequenceSummary[] {
   if (!chosen) return [];
   const shown = found.some((one) => sameSequence(one, chosen)) ? found : [chosen, ...found];
   const cheapest = Math.min(...shown.map(({ score }) => score));

@@ -5,7 +5,13 @@ import { isLine } from './lists';
 import type { PullTiming } from '../finish';
 import type { LineId, PartId } from '../units';
 
-const board = (lines: readonly { readonly id: string; readonly to: readonly [number, number]; readonly from: readonly [number, number] }[]): Part =>
+const board = (
+  lines: readonly {
+    readonly id: string;
+    readonly to: readonly [number, number];
+    readonly from: readonly [number, number];
+  }[],
+): Part =>
   ({
     id: 'board',
     name: 'Board',
@@ -54,10 +60,14 @@ it.each<[PullTiming, PullTiming, string[]]>([
   expect(plain.stages[0]!.school).toBe(usual);
   const plan = planned(setPullTiming(design('tomato-can'), place('low'), school));
   const pulls = pullsOf(plan);
-  expect(pulls.map(({ items, say }) => ('rest' in say.values || !('lines' in say.values) ? 'rest' : lineOf(plan, items[0]!).toLowerCase()))).toHaveLength(
-    turns.length,
+  expect(
+    pulls.map(({ items, say }) =>
+      'rest' in say.values || !('lines' in say.values) ? 'rest' : lineOf(plan, items[0]!).toLowerCase(),
+    ),
+  ).toHaveLength(turns.length);
+  const at = pulls.findIndex(({ items }) =>
+    items.some((id) => plan.items.find((item) => item.id === id && isLine(item) && item.line === 'low')),
   );
-  const at = pulls.findIndex(({ items }) => items.some((id) => plan.items.find((item) => item.id === id && isLine(item) && item.line === 'low')));
   expect(pulls[at]!.say.values).toMatchObject({ school });
   // Each within the window its school has in that film, counted from the last coat.
   const { lastCoatMin, windows } = plan.stages[0]!;
@@ -71,7 +81,10 @@ it.each<[PullTiming, PullTiming, string[]]>([
 });
 
 it('nothing else changes before the last coat, and paper comes off last', () => {
-  const [plain, plan] = [planned(design('tomato-can')), planned(setPullTiming(design('tomato-can'), place('low'), 'wet'))];
+  const [plain, plan] = [
+    planned(design('tomato-can')),
+    planned(setPullTiming(design('tomato-can'), place('low'), 'wet')),
+  ];
   const coats = (of: Plan) => of.steps.filter(({ kind }) => kind === 'coat').map(({ id, startMin }) => [id, startMin]);
   expect(coats(plan)).toEqual(coats(plain));
   // What comes off first is laid last.
@@ -112,6 +125,10 @@ it('is taken back, and only for its own line', () => {
   const one = setPullTiming(design('tomato-can'), place('low'), 'wet');
   const two = setPullTiming(one, place('high'), 'dry');
   expect(two.choices.pulls).toHaveLength(2);
-  expect(setPullTiming(two, place('low'), 'touch').choices.pulls).toContainEqual({ part: 'board', line: 'low', school: 'touch' });
+  expect(setPullTiming(two, place('low'), 'touch').choices.pulls).toContainEqual({
+    part: 'board',
+    line: 'low',
+    school: 'touch',
+  });
   expect(setPullTiming(setPullTiming(two, place('low'), null), place('high'), null)).toEqual(design('tomato-can'));
 });

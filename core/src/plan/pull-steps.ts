@@ -37,7 +37,12 @@ export function afterCoats(stage: StagePlan, finish: Finish, source: StepSource,
     const rest = restMin - (cleaning.after === turn ? cleaning.minutes : 0);
     const what = pull ? `pull-${pull.school}` : 'pull';
     const forTape = pull !== null || tapeRemovals(stage, source).length > 0;
-    pass(forTape ? 'wait' : 'flash', forTape ? what : 'last', rest, forTape ? messageWithoutValues('step.wait-pull') : flashMessage(finish, stage, true));
+    pass(
+      forTape ? 'wait' : 'flash',
+      forTape ? what : 'last',
+      rest,
+      forTape ? messageWithoutValues('step.wait-pull') : flashMessage(finish, stage, true),
+    );
     if (pull) earlyStep(stage, finish, pull.school, source, clock);
     else pullStep(stage, finish, source, clock);
   }
@@ -106,7 +111,13 @@ function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }:
     older: stage.pulls.map(String),
     ...(early.length > 0 ? { rest: true } : {}),
   };
-  add('pull', null, pullMin / stage.hands, { code: 'step.pull', values }, { items: tapes.map(({ id }) => id), after, needs: people(stage.hands) });
+  add(
+    'pull',
+    null,
+    pullMin / stage.hands,
+    { code: 'step.pull', values },
+    { items: tapes.map(({ id }) => id), after, needs: people(stage.hands) },
+  );
 }
 
 /** Paper and film are folded up and taken away once the tape is off. */
@@ -120,7 +131,13 @@ function uncoverStep(stage: StagePlan, { items, parts }: StepSource, { add }: St
   if (off.length + own.length === 0) return;
   const covers = off.flatMap((item) => (item.kind === 'cover' ? [item] : []));
   const values = { ...coverPlaces(covers, parts), own: own.map((item) => ownPieceMessage(item, parts)) };
-  add('uncover', null, stage.uncoverMin, { code: 'step.uncover', values }, { items: [...off, ...own].map(({ id }) => id) });
+  add(
+    'uncover',
+    null,
+    stage.uncoverMin,
+    { code: 'step.uncover', values },
+    { items: [...off, ...own].map(({ id }) => id) },
+  );
 }
 
 /** Tape that comes off after a stage: with the rest, or before it by a school of its own. */

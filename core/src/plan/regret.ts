@@ -29,7 +29,13 @@ function keptPainted({ problem, sequence, finishes }: AdviceInput): Advice[] {
     problem.areas.flatMap((area, index) => {
       if (!open[index] || area.finish !== null) return [];
       const { code, ...place } = placeOfArea(problem, index);
-      return [advice('note', { code: 'advice.kept-open', values: { area: code, stage: stage + 1, finish: nameOf(finishes, finish) } }, place)];
+      return [
+        advice(
+          'note',
+          { code: 'advice.kept-open', values: { area: code, stage: stage + 1, finish: nameOf(finishes, finish) } },
+          place,
+        ),
+      ];
     }),
   );
 }
@@ -39,18 +45,29 @@ function weakOver({ problem, sequence, finishes }: AdviceInput): Advice[] {
   return (sequence?.stages ?? []).flatMap((stage, index) => {
     const finish = finishes.get(stage.finish) as Finish;
     const at = stage.open.findIndex(
-      (open, area) => open && problem.areas[area]!.finish === stage.finish && before(problem, sequence, index)[area] === stage.under,
+      (open, area) =>
+        open && problem.areas[area]!.finish === stage.finish && before(problem, sequence, index)[area] === stage.under,
     );
     const place = at < 0 ? null : placeOfArea(problem, at);
     const told = { stage: index + 1, finish: finish.name, coats: stage.coats };
-    if (stage.coatsFrom === 'most') return [advice('caution', { code: 'advice.not-hidden', values: told }, place ?? {})];
+    if (stage.coatsFrom === 'most')
+      return [advice('caution', { code: 'advice.not-hidden', values: told }, place ?? {})];
     if (stage.coatsFrom !== 'hiding' || stage.coats < RULE_OF_THUMB.manyCoats) return [];
     const least = Math.min(
       ...[...finishes.values()]
         .filter(({ system }) => system === finish.system)
         .map(({ colour }) => memoizedCoats(finish, colour === finish.colour ? stage.under : colour).coats),
     );
-    return [advice('caution', { code: 'advice.weak', values: { ...told, area: place?.code ?? null, least: least < stage.coats ? least : null } }, place ?? {})];
+    return [
+      advice(
+        'caution',
+        {
+          code: 'advice.weak',
+          values: { ...told, area: place?.code ?? null, least: least < stage.coats ? least : null },
+        },
+        place ?? {},
+      ),
+    ];
   });
 }
 
@@ -60,16 +77,27 @@ const before = (problem: OrderProblem, sequence: AdviceInput['sequence'], index:
 /** Tape on what never takes it, or on a finish that was too young when the job began. */
 function youngUnderTape({ stages, items, sequence, finishes, design, works }: AdviceInput): Advice[] {
   const never = stages.flatMap(({ number }, index) => {
-    const film = items[index]!.lines.length > 0 && (sequence?.stages[index - 1]?.after.films ?? []).find((one) => one && one.finish.tapeSafeMin === null);
-    return film ? [advice('caution', { code: 'advice.never-tape', values: { stage: number, finish: film.finish.name } })] : [];
+    const film =
+      items[index]!.lines.length > 0 &&
+      (sequence?.stages[index - 1]?.after.films ?? []).find((one) => one && one.finish.tapeSafeMin === null);
+    return film
+      ? [advice('caution', { code: 'advice.never-tape', values: { stage: number, finish: film.finish.name } })]
+      : [];
   });
   const young = works.flatMap(({ part, presents }) => {
     const taped = items.some(({ lines }) => lines.some((line) => line.part === part.id));
-    const ages = presents.flatMap(({ system, ageH }) => (taped && system !== 'bare' && isCuring(system, ageH, design.climate) ? [ageH] : []));
+    const ages = presents.flatMap(({ system, ageH }) =>
+      taped && system !== 'bare' && isCuring(system, ageH, design.climate) ? [ageH] : [],
+    );
     return ages.length > 0 ? [{ part, ageH: Math.min(...ages) }] : [];
   });
   const values = { parts: young.map(({ part }) => part.name), ageH: Math.min(...young.map(({ ageH }) => ageH)) };
-  return [...never, ...(finishes.size > 0 && young.length > 0 ? [advice('caution', { code: 'advice.young', values }, { part: young[0]!.part.id })] : [])];
+  return [
+    ...never,
+    ...(finishes.size > 0 && young.length > 0
+      ? [advice('caution', { code: 'advice.young', values }, { part: young[0]!.part.id })]
+      : []),
+  ];
 }
 
 /** What goes straight onto a bare substrate that should be primed: once a part and finish. */
@@ -85,17 +113,27 @@ function unprimed({ works, problem, finishes }: AdviceInput): Advice[] {
       if (!finish || primer === null || told.has(finish.id)) return [];
       told.add(finish.id);
       const { code: _, ...place } = placeOfArea(problem, at);
-      return [advice('caution', { code: 'advice.bare', values: { part: part.name, substrate: part.substrate, finish: finish.name, primer } }, place)];
+      return [
+        advice(
+          'caution',
+          { code: 'advice.bare', values: { part: part.name, substrate: part.substrate, finish: finish.name, primer } },
+          place,
+        ),
+      ];
     });
   });
 }
 
 /** A basecoat is nothing without the clear over it. */
 function unclearedBases({ problem, finishes }: AdviceInput): Advice[] {
-  const bare = new Set(problem.areas.flatMap(({ finish }, area) => (finish !== null && !problem.clear?.areas[area] ? [finish] : [])));
+  const bare = new Set(
+    problem.areas.flatMap(({ finish }, area) => (finish !== null && !problem.clear?.areas[area] ? [finish] : [])),
+  );
   return [...bare].flatMap((id) => {
     const finish = finishes.get(id);
-    return finish && PAINT_SYSTEMS[finish.system].fastBase ? [advice('caution', { code: 'advice.no-clear', values: { finish: finish.name } })] : [];
+    return finish && PAINT_SYSTEMS[finish.system].fastBase
+      ? [advice('caution', { code: 'advice.no-clear', values: { finish: finish.name } })]
+      : [];
   });
 }
 
@@ -114,9 +152,18 @@ function clearOverTape({ stages, items, finishes }: AdviceInput): Advice[] {
     if (finishes.get(finish)?.effect !== 'clear') return [];
     // Masks on what is kept are meant to stay on: where two colours meet they are not.
     const pulls = all.filter((earlier) => stages[earlier - 1]!.keep);
-    if (pulls.length > 0) return [advice('caution', { code: 'advice.trapped', values: { stage: number, stages: pulls.map(String) } })];
+    if (pulls.length > 0)
+      return [advice('caution', { code: 'advice.trapped', values: { stage: number, stages: pulls.map(String) } })];
     const run = items[index]!.lines.find((line) => line.class === 'crisp');
-    return run ? [advice('note', { code: 'advice.clear-edge', values: { stage: number, line: run.lineCode } }, { part: run.part, line: run.line })] : [];
+    return run
+      ? [
+          advice(
+            'note',
+            { code: 'advice.clear-edge', values: { stage: number, line: run.lineCode } },
+            { part: run.part, line: run.line },
+          ),
+        ]
+      : [];
   });
 }
 
@@ -143,9 +190,23 @@ function contrasts({ works, finishes }: AdviceInput): Advice[] {
       if ((a === null || b === null) && deltaE < RULE_OF_THUMB.hidingTolerance) continue;
       const place = { part: part.id, area: areaIds[left] };
       if (deltaE < RULE_OF_THUMB.contrastLow)
-        told.set(key, advice('caution', { code: 'advice.contrast-low', values: { finishes: names, deltaE, limit: RULE_OF_THUMB.contrastLow } }, place));
+        told.set(
+          key,
+          advice(
+            'caution',
+            { code: 'advice.contrast-low', values: { finishes: names, deltaE, limit: RULE_OF_THUMB.contrastLow } },
+            place,
+          ),
+        );
       if (deltaE > RULE_OF_THUMB.contrastHigh)
-        told.set(key, advice('note', { code: 'advice.contrast-high', values: { finishes: names, deltaE, limit: RULE_OF_THUMB.contrastHigh } }, place));
+        told.set(
+          key,
+          advice(
+            'note',
+            { code: 'advice.contrast-high', values: { finishes: names, deltaE, limit: RULE_OF_THUMB.contrastHigh } },
+            place,
+          ),
+        );
     }
   });
   return [...told.values()];

@@ -14,11 +14,19 @@ interface RimLaid {
 }
 
 /** What a stage lays along the rims of its parts: one piece for each stretch beside an open area. */
-export function rimItems(sequence: Sequence, index: number, source: StageSource, name: ItemNamer, commonOn: CommonFieldsOn): RimLaid[] {
+export function rimItems(
+  sequence: Sequence,
+  index: number,
+  source: StageSource,
+  name: ItemNamer,
+  commonOn: CommonFieldsOn,
+): RimLaid[] {
   const { rims, problem, works } = source;
   const means = maskingMeans(source);
   const firstRim = problem.borders.length - rims.length;
-  const laid = sequence.stages[index]!.mask.edges.filter(({ border, laid: when }) => border >= firstRim && when === 'now');
+  const laid = sequence.stages[index]!.mask.edges.filter(
+    ({ border, laid: when }) => border >= firstRim && when === 'now',
+  );
   return laid.map((edge, number) => {
     const place = rims[edge.border - firstRim]!;
     return rimItem(edge, place, `E${number + 1}`);
@@ -27,7 +35,10 @@ export function rimItems(sequence: Sequence, index: number, source: StageSource,
   function rimItem({ border, free, closed, class: one }: MaskEdge, place: RimPlace, code: string): RimLaid {
     const { part, setOut, areaIds } = works[place.part]!;
     const staysMin = tapeDwell(sequence, index, closed);
-    const run = rimRun({ ...maskedRimOf(place, one), staysMin, bondN25: bondBelow(sequence, index, closed, source) }, means);
+    const run = rimRun(
+      { ...maskedRimOf(place, one), staysMin, bondN25: bondBelow(sequence, index, closed, source) },
+      means,
+    );
     const cost = memoizedEdgeCost(problem.borders[border]!, one === 'crisp', problem.model);
     const beside = free === place.area ? free : closed;
     const { cleanHours, ...how } = run;

@@ -51,7 +51,8 @@ export function rimProblem(
   const own = works.map(placesOn);
   if (own.every(({ length }) => length === 0)) return NOTHING;
   const starts = partOffsets(works).areas;
-  const lengthOf = (part: number) => works[part]!.part.count * sumOf(own[part]!, ({ rim, from, to }) => (neighbourPart(rim) === null ? to - from : 0));
+  const lengthOf = (part: number) =>
+    works[part]!.part.count * sumOf(own[part]!, ({ rim, from, to }) => (neighbourPart(rim) === null ? to - from : 0));
   const all = sumOf([...works.keys()], lengthOf);
   const beyond: OrderArea[] = [];
   const places: RimPlace[] = [];
@@ -70,8 +71,12 @@ export function rimProblem(
       const later = met >= 0 && met < number && own[met]!.some(({ rim }) => neighbourPart(rim) === part.id);
       const inward = met < 0 || (gap && !later && edgeMm > 0);
       if (later && !gap) continue;
-      const sides = inward ? [{ ...place, other: outside }] : metBeside(place, own[met]!, works[met]!, part.id, edgesTowards(own[number]!, to!), starts[met]!);
-      places.push(...sides.map((side) => ({ ...side, part: number, area: starts[number]! + place.area, oneWay: gap && later })));
+      const sides = inward
+        ? [{ ...place, other: outside }]
+        : metBeside(place, own[met]!, works[met]!, part.id, edgesTowards(own[number]!, to!), starts[met]!);
+      places.push(
+        ...sides.map((side) => ({ ...side, part: number, area: starts[number]! + place.area, oneWay: gap && later })),
+      );
     }
   });
   return { places, areas: beyond, borders: places.map((place) => borderOf(place, works[place.part]!.part.count)) };
@@ -118,14 +123,18 @@ function metBeside(
 ): (OwnPlace & Pick<RimPlace, 'other'>)[] {
   const edges = edgesTowards(theirs, from);
   // Where the two meet along several edges the first of one is the last of the other.
-  const facing = theirs.filter(({ edge }) => edge === edges.at(-1 - (ownEdges.indexOf(place.edge) % Math.max(1, edges.length))));
+  const facing = theirs.filter(
+    ({ edge }) => edge === edges.at(-1 - (ownEdges.indexOf(place.edge) % Math.max(1, edges.length))),
+  );
   const snapped = (at: number) => [place.from, place.to].find((end) => Math.abs(end - at) <= SAME_END_MM) ?? at;
   const found = facing.flatMap((one) => {
     const [ours, other] = [place.span, one.span];
     const across = (at: number) => snapped(ours[1] - ((ours[1] - ours[0]) * (at - other[0])) / (other[1] - other[0]));
     const [fromMm, toMm] = [Math.max(place.from, across(one.to)), Math.min(place.to, across(one.from))];
     const path = pathSlice(place.path, fromMm, toMm);
-    return path && toMm - fromMm > SAME_END_MM / 2 ? [{ ...place, from: fromMm, to: toMm, path, other: start + one.area }] : [];
+    return path && toMm - fromMm > SAME_END_MM / 2
+      ? [{ ...place, from: fromMm, to: toMm, path, other: start + one.area }]
+      : [];
   });
   if (found.length > 0) return found;
   const sizes = arrangement.areas.map(({ sizeMm2 }) => sizeMm2);
@@ -173,10 +182,23 @@ export const maskedRimOf = ({ rim, path }: RimPlace, one: EdgeClass): Omit<Maske
 });
 
 /** How long a tape along a rim comes off clean, at best; hours at 23 °C. */
-export const longestCleanAtRim = (place: RimPlace, one: EdgeClass, means: MaskingMeans): number => longestCleanOnRim(maskedRimOf(place, one), means);
+export const longestCleanAtRim = (place: RimPlace, one: EdgeClass, means: MaskingMeans): number =>
+  longestCleanOnRim(maskedRimOf(place, one), means);
 
 /** The rims of one part as the plan writes them. */
-export const rimsOfPart = (rims: readonly RimPlace[], part: number, { areas }: Pick<OrderProblem, 'areas'>): PartPlan['rims'] =>
+export const rimsOfPart = (
+  rims: readonly RimPlace[],
+  part: number,
+  { areas }: Pick<OrderProblem, 'areas'>,
+): PartPlan['rims'] =>
   rims
     .filter((place) => place.part === part)
-    .map(({ edge, rim, from, to, area, other, oneWay }) => ({ edge, beyond: rim.beyond, from, to, area: areas[area]!.area, other: areas[other]!.id, oneWay }));
+    .map(({ edge, rim, from, to, area, other, oneWay }) => ({
+      edge,
+      beyond: rim.beyond,
+      from,
+      to,
+      area: areas[area]!.area,
+      other: areas[other]!.id,
+      oneWay,
+    }));

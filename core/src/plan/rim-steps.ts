@@ -9,7 +9,13 @@ import type { RimItem } from './item-types';
 export function rimsAlike(rims: readonly RimItem[]): RimItem[][] {
   const groups = new Map<string, RimItem[]>();
   for (const rim of rims) {
-    const key = JSON.stringify([rim.part, rim.material, rim.widthMm, rim.beyond, rim.techniques.map(({ code, values }) => [code, values])]);
+    const key = JSON.stringify([
+      rim.part,
+      rim.material,
+      rim.widthMm,
+      rim.beyond,
+      rim.techniques.map(({ code, values }) => [code, values]),
+    ]);
     groups.set(key, [...(groups.get(key) ?? []), rim]);
   }
   return [...groups.values()];

@@ -6,9 +6,14 @@ import { panel as plainPanel, panelJob, planned } from '../testing-panels';
 import { RULE_OF_THUMB } from '../units';
 import { planFaults, planJob, type CoverItem, type Plan, type RimItem } from '.';
 
-const panel = (id: string, rims: readonly Rim[], over: Partial<Part> = {}): Part => plainPanel(id, 800, 500, { substrate: 'steel', rims: [...rims], ...over });
+const panel = (id: string, rims: readonly Rim[], over: Partial<Part> = {}): Part =>
+  plainPanel(id, 800, 500, { substrate: 'steel', rims: [...rims], ...over });
 
-const painted = (parts: readonly Part[], finishes: Readonly<Record<string, string | null>>, more: Partial<Design> = {}): Plan =>
+const painted = (
+  parts: readonly Part[],
+  finishes: Readonly<Record<string, string | null>>,
+  more: Partial<Design> = {},
+): Plan =>
   planned(
     panelJob(
       parts,
@@ -17,7 +22,8 @@ const painted = (parts: readonly Part[], finishes: Readonly<Record<string, strin
     ),
   );
 const rimsOf = ({ items }: Plan): RimItem[] => items.filter((item) => item.kind === 'rim');
-const beyondOf = ({ items }: Plan): CoverItem[] => items.filter((item) => item.kind === 'cover' && item.area === 'beyond') as CoverItem[];
+const beyondOf = ({ items }: Plan): CoverItem[] =>
+  items.filter((item) => item.kind === 'cover' && item.area === 'beyond') as CoverItem[];
 
 const GUN = 'cream-two-part';
 const CAN = 'tomato-can';
@@ -29,7 +35,9 @@ describe('what is beyond an edge decides what is laid along it', () => {
     expect(painted([panel('a', [{ beyond: 'free', edge: 0 }])], { a: GUN }).items).toEqual([]);
   });
   it('a gap takes foam one size over it, as long as the edge, not stretched', () => {
-    const [foam, ...more] = rimsOf(painted([panel('a', [{ beyond: 'gap', edge: 1, width: 8, depth: 25 }])], { a: GUN }));
+    const [foam, ...more] = rimsOf(
+      painted([panel('a', [{ beyond: 'gap', edge: 1, width: 8, depth: 25 }])], { a: GUN }),
+    );
     expect(more).toEqual([]);
     expect(foam).toMatchObject({ material: 'foam', widthMm: 10, lengthMm: 500, edgeMm: 500, hold: 'safe' });
     expect(foam!.techniques.map(({ code }) => code)).toEqual(['technique.foam-gap']);
@@ -72,7 +80,9 @@ describe('what is beyond an edge decides what is laid along it', () => {
 
 describe('a stretch of an edge', () => {
   it('is masked for itself, and the rest of the edge is as free as nobody has spoken of it', () => {
-    const [tape, ...more] = rimsOf(painted([panel('a', [{ beyond: 'body', edge: 0, from: 200, to: 500 }])], { a: GUN }));
+    const [tape, ...more] = rimsOf(
+      painted([panel('a', [{ beyond: 'body', edge: 0, from: 200, to: 500 }])], { a: GUN }),
+    );
     expect(more).toEqual([]);
     expect(tape).toMatchObject({ from: 200, to: 500, edgeMm: 300 });
   });
@@ -124,11 +134,20 @@ describe('what is beyond is covered as far as mist flies', () => {
       [CAN, 'can'],
       [AIRBRUSH, 'airbrush'],
     ] as const)
-      expect(beyondOf(painted([panel('a', round)], { a: finish }))[0]!.sizeM2).toBeCloseTo((edgeM * RULE_OF_THUMB.reachMm[method]) / 1000, 6);
+      expect(beyondOf(painted([panel('a', round)], { a: finish }))[0]!.sizeM2).toBeCloseTo(
+        (edgeM * RULE_OF_THUMB.reachMm[method]) / 1000,
+        6,
+      );
   });
   it('a gun fogs the whole object, of which every part has its share by the length of its edges', () => {
-    expect(beyondOf(painted([panel('a', round)], { a: GUN })).map(({ sizeM2 }) => sizeM2)).toEqual([RULE_OF_THUMB.bodyM2.road]);
-    const two = painted([panel('a', round), panel('b', [{ beyond: 'body', edge: 0 }])], { a: GUN, b: GUN }, { bodyM2: 12 });
+    expect(beyondOf(painted([panel('a', round)], { a: GUN })).map(({ sizeM2 }) => sizeM2)).toEqual([
+      RULE_OF_THUMB.bodyM2.road,
+    ]);
+    const two = painted(
+      [panel('a', round), panel('b', [{ beyond: 'body', edge: 0 }])],
+      { a: GUN, b: GUN },
+      { bodyM2: 12 },
+    );
     const [one, other] = beyondOf(two).map(({ sizeM2 }) => sizeM2);
     expect(one! + other!).toBeCloseTo(12, 5);
     expect(one! / other!).toBeCloseTo(2600 / 800, 4);
@@ -149,7 +168,8 @@ describe('what is beyond is covered as far as mist flies', () => {
 
 describe('parts that meet', () => {
   const faceToFace = (beyond: 'gap' | 'goes-on' | 'butt'): [Part, Part] => {
-    const towards = (edge: number, part: string): Rim => (beyond === 'gap' ? { beyond, edge, width: 5, depth: 25, part } : { beyond, edge, part });
+    const towards = (edge: number, part: string): Rim =>
+      beyond === 'gap' ? { beyond, edge, width: 5, depth: 25, part } : { beyond, edge, part };
     return [panel('a', [towards(1, 'b')]), panel('b', [towards(3, 'a')])];
   };
   it('painted together where the surface goes on there is nothing between them', () => {
@@ -172,13 +192,17 @@ describe('parts that meet', () => {
     const doors = readJobFile(readFileSync(join(__dirname, '../../../examples/tansy.json'), 'utf8'));
     if (!doors.ok) throw new Error('the example cannot be read');
     const plan = planJob(doors.value.design, doors.value.shelf);
-    const between = rimsOf(plan).filter(({ part, edge }) => (part === 'left' && edge === 1) || (part === 'right' && edge === 3));
+    const between = rimsOf(plan).filter(
+      ({ part, edge }) => (part === 'left' && edge === 1) || (part === 'right' && edge === 3),
+    );
     expect(between.map(({ part, material }) => [part, material])).toEqual([['left', 'foam']]);
     // Only below the waist, 580 mm up, is anything painted.
     expect(between[0]!.edgeMm).toBeCloseTo(580, 3);
   });
   it('three parts attached in a ring make a plan', () => {
-    const ring = ['a', 'b', 'c'].map((id, index) => panel(id, [{ beyond: 'butt', edge: 1, part: ['b', 'c', 'a'][index]! }]));
+    const ring = ['a', 'b', 'c'].map((id, index) =>
+      panel(id, [{ beyond: 'butt', edge: 1, part: ['b', 'c', 'a'][index]! }]),
+    );
     expect(painted(ring, { a: GUN, b: 'sea-green-two-part' }).stages).toHaveLength(2);
   });
 });
@@ -191,7 +215,10 @@ describe('round surfaces and bad input', () => {
   });
   it('the end of a turned part is measured where it is, not where the part is widest', () => {
     const nose = panel('a', [{ beyond: 'body', edge: 0 }], {
-      surface: { kind: 'turned', profile: { start: [0, 20], edges: [{ to: [100, 60] }, { to: [200, 30] }], smooth: false } },
+      surface: {
+        kind: 'turned',
+        profile: { start: [0, 20], edges: [{ to: [100, 60] }, { to: [200, 30] }], smooth: false },
+      },
     });
     const plan = painted([nose], {}, { scheme: { areas: [{ part: 'a', seed: [100, 0], finish: CAN }] } });
     expect(rimsOf(plan)[0]!.edgeMm).toBeCloseTo(60 * Math.PI, 1);

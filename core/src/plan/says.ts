@@ -65,7 +65,12 @@ export type PlugValues = {
 };
 
 /** What is covered: areas, parts that are not sprayed, whole, and what is beyond the edges of parts. */
-export type CoverPlaces = { readonly places: Places; readonly wholes?: Places; readonly round?: Places; readonly roundM2?: number };
+export type CoverPlaces = {
+  readonly places: Places;
+  readonly wholes?: Places;
+  readonly round?: Places;
+  readonly roundM2?: number;
+};
 
 /** What a step asks the hand to do. */
 /** A piece a person lays besides what the plan does: its name in the lay list, from where to where on the part, mm along and above. */
@@ -113,7 +118,12 @@ export interface StepMessages {
   readonly 'step.wash': { readonly places: Places; readonly cleaner: Cleaner };
   readonly 'step.warm': { readonly belowC: number };
   /** `grit` null: a scuff of what was sprayed in this job; `masked`: tape of an earlier stage lies beside it. */
-  readonly 'step.abrade': { readonly places: Places; readonly reason: OverMessage; readonly grit?: Grit | null; readonly masked?: boolean };
+  readonly 'step.abrade': {
+    readonly places: Places;
+    readonly reason: OverMessage;
+    readonly grit?: Grit | null;
+    readonly masked?: boolean;
+  };
   /** A film whose limit has passed before the next coat; `masked`: tape lies beside it. */
   readonly 'step.scuff': { readonly coat: Message; readonly masked: boolean };
   readonly 'step.barrier': { readonly places: Places; readonly reason: OverMessage };
@@ -201,7 +211,13 @@ export type StepMessage = MessageOf<StepMessages>;
 /** A section of a coat. */
 export interface SectionMessages {
   /** Areas of a piece; none: whole pieces, from the first to the last of so many alike. */
-  readonly 'section.of': { readonly part: string; readonly areas: readonly string[]; readonly first: number; readonly last: number; readonly of: number };
+  readonly 'section.of': {
+    readonly part: string;
+    readonly areas: readonly string[];
+    readonly first: number;
+    readonly last: number;
+    readonly of: number;
+  };
 }
 export type SectionMessage = MessageOf<SectionMessages>;
 
@@ -241,10 +257,31 @@ export interface AdviceMessages extends RuleMessages {
   readonly 'advice.too-many-finishes': { readonly count: number; readonly max: number };
   readonly 'advice.unchosen': { readonly areas: readonly string[] };
   readonly 'advice.lost': { readonly finish: string | null; readonly alongMm: number; readonly aboveMm: number };
-  readonly 'advice.doubt': { readonly stage: number; readonly run: string; readonly line: string; readonly doubt: Doubt };
-  readonly 'advice.no-window': { readonly stage: number; readonly finish: string; readonly wanted: PullTiming; readonly school: PullTiming };
-  readonly 'advice.line-school': { readonly stage: number; readonly line: string; readonly wanted: PullTiming; readonly school: PullTiming };
-  readonly 'advice.hands': { readonly stage: number; readonly pullMin: number; readonly windowMin: number; readonly hands: number; readonly alone?: Message };
+  readonly 'advice.doubt': {
+    readonly stage: number;
+    readonly run: string;
+    readonly line: string;
+    readonly doubt: Doubt;
+  };
+  readonly 'advice.no-window': {
+    readonly stage: number;
+    readonly finish: string;
+    readonly wanted: PullTiming;
+    readonly school: PullTiming;
+  };
+  readonly 'advice.line-school': {
+    readonly stage: number;
+    readonly line: string;
+    readonly wanted: PullTiming;
+    readonly school: PullTiming;
+  };
+  readonly 'advice.hands': {
+    readonly stage: number;
+    readonly pullMin: number;
+    readonly windowMin: number;
+    readonly hands: number;
+    readonly alone?: Message;
+  };
   /** One alone cannot: pulling one section takes longer than its window, or there is nothing to be divided. */
   readonly 'advice.not-alone': { readonly stage: number; readonly hands: number };
   readonly 'advice.sections': {
@@ -277,13 +314,26 @@ export interface AdviceMessages extends RuleMessages {
   readonly 'advice.never-tape': { readonly stage: number; readonly finish: string };
   readonly 'advice.young': { readonly parts: readonly string[]; readonly ageH: number };
   /** `primer`: what would part the two, by system. */
-  readonly 'advice.bare': { readonly part: string; readonly substrate: Substrate; readonly finish: string; readonly primer: PaintSystemKey };
+  readonly 'advice.bare': {
+    readonly part: string;
+    readonly substrate: Substrate;
+    readonly finish: string;
+    readonly primer: PaintSystemKey;
+  };
   readonly 'advice.no-clear': { readonly finish: string };
   readonly 'advice.flakes': { readonly stage: number; readonly flakes: string; readonly solid: string };
   readonly 'advice.trapped': { readonly stage: number; readonly stages: readonly string[] };
   readonly 'advice.clear-edge': { readonly stage: number; readonly line: string };
   /** Finishes by name; an empty text: what is kept. */
-  readonly 'advice.contrast-low': { readonly finishes: readonly string[]; readonly deltaE: number; readonly limit: number };
-  readonly 'advice.contrast-high': { readonly finishes: readonly string[]; readonly deltaE: number; readonly limit: number };
+  readonly 'advice.contrast-low': {
+    readonly finishes: readonly string[];
+    readonly deltaE: number;
+    readonly limit: number;
+  };
+  readonly 'advice.contrast-high': {
+    readonly finishes: readonly string[];
+    readonly deltaE: number;
+    readonly limit: number;
+  };
 }
 export type AdviceMessage = MessageOf<AdviceMessages>;

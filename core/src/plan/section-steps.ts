@@ -12,7 +12,13 @@ import type { StepSource } from './steps';
 import type { StagePlan } from './types';
 
 /** Puts a coat of some sections on. */
-type CoatStep = (name: string, coat: number, minutes: number, said: Pick<CoatValues, 'sections'>, more: CoatSectionInfo) => void;
+type CoatStep = (
+  name: string,
+  coat: number,
+  minutes: number,
+  said: Pick<CoatValues, 'sections'>,
+  more: CoatSectionInfo,
+) => void;
 
 /**
  * The last coat section by section, and each pulled in its turn by the one person who does both. The last painting has the name the coat has
@@ -29,8 +35,12 @@ export function sectionSteps(
   const { coats } = stage;
   const { heaps } = sections;
   const { cleaning } = source.sequence.stages[stage.number - 1]!;
-  const [paints, pulls] = (['paint', 'pull'] as const).map((turn) => heaps.filter((heap) => heap.turn === turn)) as [SectionBatch[], SectionBatch[]];
-  const coatName = (heap: SectionBatch) => (heap === paints.at(-1) ? `${coats}` : `${coats}.${paints.indexOf(heap) + 1}`);
+  const [paints, pulls] = (['paint', 'pull'] as const).map((turn) => heaps.filter((heap) => heap.turn === turn)) as [
+    SectionBatch[],
+    SectionBatch[],
+  ];
+  const coatName = (heap: SectionBatch) =>
+    heap === paints.at(-1) ? `${coats}` : `${coats}.${paints.indexOf(heap) + 1}`;
   const tapes = tapeRemovals(stage, source);
   let endMin = 0;
   let last: StepId | null = null;
@@ -45,14 +55,22 @@ export function sectionSteps(
     const said = sectionMessages(own, source.parts);
     const minutes = heap.endMin - startMin;
     let restMin = startMin - endMin;
-    if (turn === 'pull' && endMin >= sections.paintedMin - 1e-9 && place === cleaning.after + 1 && cleaning.minutes > 0) {
+    if (
+      turn === 'pull' &&
+      endMin >= sections.paintedMin - 1e-9 &&
+      place === cleaning.after + 1 &&
+      cleaning.minutes > 0
+    ) {
       add('gun-clean', null, cleaning.minutes, messageWithoutValues('step.gun-clean'));
       restMin -= cleaning.minutes;
     }
     endMin = heap.endMin;
     if (turn === 'paint') {
       // Put off until its pull can be in time.
-      const rest: AfterRule[] = restMin > 1e-9 && last !== null ? [{ step: last, from: 'end', minMin: restMin, maxMin: null, code: 'flash' }] : [];
+      const rest: AfterRule[] =
+        restMin > 1e-9 && last !== null
+          ? [{ step: last, from: 'end', minMin: restMin, maxMin: null, code: 'flash' }]
+          : [];
       pass('wait', `section-${coatName(heap)}`, restMin, messageWithoutValues('step.wait-section'));
       coatStep(coatName(heap), coats, minutes, { sections: said }, { ...part, rest });
       last = idOf(heap);

@@ -35,7 +35,11 @@ const soundPlan = (design: Design): Plan => {
   return plan;
 };
 const planned = (finish: string, count: number, choices: Partial<Design['choices']> = {}, bands = BANDS): Plan =>
-  soundPlan({ ...emptyDesign('Bands', 'boat'), ...boards(finish, count, bands), choices: { order: null, school: null, ...choices } } as unknown as Design);
+  soundPlan({
+    ...emptyDesign('Bands', 'boat'),
+    ...boards(finish, count, bands),
+    choices: { order: null, school: null, ...choices },
+  } as unknown as Design);
 const codes = ({ advice }: Plan) => advice.map(({ code }) => code);
 const turnsOf = ({ steps }: Plan) => {
   const first = steps.findLastIndex(({ kind, say }) => kind === 'coat' && say.values.coat !== say.values.coats);
@@ -53,7 +57,9 @@ it('where it takes several to pull in time, one alone is told how, and planned s
   const several = planned('ivory-brush', 3, { school: 'wet' });
   expect(several.stages[0]!.hands).toBeGreaterThan(1);
   expect(several.stages[0]!.alone).toMatchObject({ sections: 3 * BANDS });
-  expect(several.advice.find(({ code }) => code === 'advice.hands')!.values).toMatchObject({ alone: { code: 'advice.alone' } });
+  expect(several.advice.find(({ code }) => code === 'advice.hands')!.values).toMatchObject({
+    alone: { code: 'advice.alone' },
+  });
   const alone = planned('ivory-brush', 3, { school: 'wet', alone: true });
   const [stage] = alone.stages;
   expect(stage).toMatchObject({ hands: 1, school: 'wet' });
@@ -79,7 +85,10 @@ it('what is sprayed is divided into pieces, never within one: its mist would rea
   expect(many.stages[0]!.sections).toHaveLength(12);
   expect(many.stages[0]!.sections!.every(({ area }) => area === null)).toBe(true);
   const [first] = turnsOf(many).filter(({ kind }) => kind === 'pull');
-  expect(first!.say.values).toMatchObject({ more: 'mist', sections: [{ code: 'section.of', values: { part: 'Board', areas: [], first: 1, of: 12 } }] });
+  expect(first!.say.values).toMatchObject({
+    more: 'mist',
+    sections: [{ code: 'section.of', values: { part: 'Board', areas: [], first: 1, of: 12 } }],
+  });
 });
 
 it('sprayed parts that hang together are not divided', () => {
@@ -94,7 +103,11 @@ it('sprayed parts that hang together are not divided', () => {
     const design = {
       ...emptyDesign('Row', 'boat'),
       parts: many,
-      scheme: { areas: many.flatMap(({ id }) => [100, 300].map((y) => ({ part: id, seed: [1500, y] as const, finish: 'tomato-can' }))) },
+      scheme: {
+        areas: many.flatMap(({ id }) =>
+          [100, 300].map((y) => ({ part: id, seed: [1500, y] as const, finish: 'tomato-can' })),
+        ),
+      },
       choices: { order: null, school: 'wet', alone: true },
     };
     return soundPlan(design as unknown as Design);
@@ -112,7 +125,10 @@ it('where no section can be done in time that is said, and nothing is divided', 
 it('a school that was given up for want of time may be kept in sections; where one has the time nothing is said', () => {
   const [many, few] = [planned('sea-green-two-part', 12), planned('sea-green-two-part', 1)];
   expect(many.stages[0]).toMatchObject({ school: 'touch', hands: 1 });
-  expect(many.advice.find(({ code }) => code === 'advice.sections')!.values).toMatchObject({ wanted: 'wet', school: 'touch' });
+  expect(many.advice.find(({ code }) => code === 'advice.sections')!.values).toMatchObject({
+    wanted: 'wet',
+    school: 'touch',
+  });
   expect(few.stages[0]).toMatchObject({ school: 'wet', hands: 1, alone: null });
   expect(codes(few)).not.toContain('advice.sections');
 });
@@ -120,9 +136,15 @@ it('a school that was given up for want of time may be kept in sections; where o
 it('a plan whose sections are not pulled in their window is at fault', () => {
   const plan = planned('ivory-brush', 3, { school: 'wet', alone: true });
   const [stage] = plan.stages;
-  const late = stage!.sections!.map((one, index) => (index === 0 ? { ...one, pullMin: one.pullMin + 40, offMin: one.offMin + 40 } : one));
-  expect(planFaults({ ...plan, stages: [{ ...stage!, sections: late }] }).map(({ code }) => code)).toContain('broken.section');
-  const moved = plan.windows.map((one) => (one.id.includes(':pull:1<') ? { ...one, closesMin: one.closesMin! + 5 } : one));
+  const late = stage!.sections!.map((one, index) =>
+    index === 0 ? { ...one, pullMin: one.pullMin + 40, offMin: one.offMin + 40 } : one,
+  );
+  expect(planFaults({ ...plan, stages: [{ ...stage!, sections: late }] }).map(({ code }) => code)).toContain(
+    'broken.section',
+  );
+  const moved = plan.windows.map((one) =>
+    one.id.includes(':pull:1<') ? { ...one, closesMin: one.closesMin! + 5 } : one,
+  );
   expect(planFaults({ ...plan, windows: moved }).map(({ code }) => code)).toContain('broken.window');
 });
 
@@ -134,7 +156,9 @@ it('the day of one person keeps the turns', () => {
   const day = planDay([{ id: 'bands', title: 'Bands', steps: plan.steps, doneMin }], shop, days, 1000);
   expect(day.troubles).toEqual([]);
   const at = new Map(day.schedule!.placed.map((one) => [one.task, one]));
-  const placed = turns.map(({ id }) => at.get(day.work.find(({ steps }) => steps.some((step) => step.id === id))!.task.id)!);
+  const placed = turns.map(({ id }) =>
+    at.get(day.work.find(({ steps }) => steps.some((step) => step.id === id))!.task.id)!,
+  );
   placed.slice(1).forEach((one, index) => expect(one.startMin).toBeGreaterThanOrEqual(placed[index]!.endMin - 1e-6));
   // What is folded up after the last pull goes on with it: the pull alone is asked.
   turns.forEach(({ kind, after, startMin, endMin }, index) => {

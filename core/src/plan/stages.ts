@@ -49,7 +49,13 @@ export function* stageSteps(sequence: Sequence, source: StageSource): Generator<
   return { stages, items };
 }
 
-function stagePlan(sequence: Sequence, index: number, items: readonly StageItems[], pictures: StagePlan['pictures'], source: StageSource): StagePlan {
+function stagePlan(
+  sequence: Sequence,
+  index: number,
+  items: readonly StageItems[],
+  pictures: StagePlan['pictures'],
+  source: StageSource,
+): StagePlan {
   const { problem, preparation } = source;
   const { stages } = sequence;
   const stage = stages[index]!;
@@ -143,15 +149,25 @@ function pullWindow({ stages }: Sequence, index: number, items: StageItems): Sta
 const allOff = ({ pulled, after }: StageCost): number => pulled?.offMin ?? after.clock;
 
 /** The window of a school, shortened to what the tapes stand, unless what comes off in it is off later than that. */
-function windowUntil({ from, to }: Span, stage: Pick<StageCost, 'pulling' | 'lastCoatMin'>, cleanMin: number, offMin: number): NonNullable<StagePlan['pull']> {
+function windowUntil(
+  { from, to }: Span,
+  stage: Pick<StageCost, 'pulling' | 'lastCoatMin'>,
+  cleanMin: number,
+  offMin: number,
+): NonNullable<StagePlan['pull']> {
   const latestMin = stage.pulling?.latestMin ?? Infinity;
-  const ends = [Math.min(to ?? Infinity, cleanUntil(stage, cleanMin)), to ?? Infinity, latestMin].filter((end) => end >= offMin - 1e-9);
+  const ends = [Math.min(to ?? Infinity, cleanUntil(stage, cleanMin)), to ?? Infinity, latestMin].filter(
+    (end) => end >= offMin - 1e-9,
+  );
   const toMin = ends[0] ?? Infinity;
   return { fromMin: from, toMin: toMin === Infinity ? null : toMin };
 }
 
 /** Lines that come off before the rest. */
-function earlyLines({ pulling, pulled, lastCoatMin }: StageCost, { earlyCleanMin }: StageItems): Pick<StagePlan, 'early'> {
+function earlyLines(
+  { pulling, pulled, lastCoatMin }: StageCost,
+  { earlyCleanMin }: StageItems,
+): Pick<StagePlan, 'early'> {
   if (!pulling || !pulled || pulled.early.length === 0) return {};
   return {
     early: pulled.early.map(({ school, span, at, pullMin, hands }) => ({
@@ -204,7 +220,9 @@ function paintOf(finish: Finish, stage: StageCost, { problem }: StageSource): St
   return {
     ...mixFor(stage.paintMl, finish),
     byArea: stage.open.flatMap((open, index) =>
-      open ? [{ ...placeOfArea(problem, index), ml: ((stage.paintMl - lost) * problem.areas[index]!.sizeM2) / openM2 }] : [],
+      open
+        ? [{ ...placeOfArea(problem, index), ml: ((stage.paintMl - lost) * problem.areas[index]!.sizeM2) / openM2 }]
+        : [],
     ),
     potLifeMin: stage.lots.lifeMin,
     batches: stage.lots.from.length * stage.lots.perCoat,
@@ -212,20 +230,30 @@ function paintOf(finish: Finish, stage: StageCost, { problem }: StageSource): St
 }
 
 /** What is seen after a stage: a candy or a clear lets what is below show. */
-function picturesOf(stage: StageCost, seen: readonly string[], { works, problem, starts }: StageSource): StagePlan['pictures'] {
+function picturesOf(
+  stage: StageCost,
+  seen: readonly string[],
+  { works, problem, starts }: StageSource,
+): StagePlan['pictures'] {
   const finish = finishOf(problem, stage.finish);
   const covered = new Set(stage.mask.covers.map(({ area }) => area));
   return works.map(({ part, arrangement }, number) => ({
     part: part.id,
     areas: arrangement.areas.map(({ code }, index) => {
       const at = starts.areas[number]! + index;
-      return { code, open: stage.open[at]!, covered: covered.has(at), colour: stage.open[at]! ? colourOverGround(finish, seen[at]!, stage.coats) : seen[at]! };
+      return {
+        code,
+        open: stage.open[at]!,
+        covered: covered.has(at),
+        colour: stage.open[at]! ? colourOverGround(finish, seen[at]!, stage.coats) : seen[at]!,
+      };
     }),
   }));
 }
 
 function coatsWhy(finish: Finish, { coats, coatsFrom, under }: StageCost, { problem }: StageSource): CoatsMessage {
-  if (coatsFrom === 'sheet' || coatsFrom === 'card' || coatsFrom === 'floor') return { code: `coats.${coatsFrom}`, values: { coats } };
+  if (coatsFrom === 'sheet' || coatsFrom === 'card' || coatsFrom === 'floor')
+    return { code: `coats.${coatsFrom}`, values: { coats } };
   const below = finishesInUse(problem)
     .map((id) => finishOf(problem, id))
     .find(({ colour, id }) => colour === under && id !== finish.id);

@@ -26,7 +26,14 @@ export interface StepClock {
 export function newStepClock(startMin: number, session: SessionId, stage: number | null): StepClock {
   let now = startMin;
   const steps: Draft[] = [];
-  const put = (kind: StepKind, what: string | null, minutes: number, say: StepMessage, attended: boolean, more: More = {}) => {
+  const put = (
+    kind: StepKind,
+    what: string | null,
+    minutes: number,
+    say: StepMessage,
+    attended: boolean,
+    more: More = {},
+  ) => {
     const { items = [], after = [], needs = attended ? (['person'] as const) : [], part, gun } = more;
     const id = stepId(session, kind, what);
     const also = { ...(part === undefined ? {} : { part }), ...(gun === undefined ? {} : { gun }) };
@@ -47,7 +54,10 @@ export function chainSteps(steps: readonly Draft[]): Draft[] {
   let last: StepId | null = null;
   return steps.map((step) => {
     if (!step.attended) return step;
-    const after: AfterRule[] = last === null ? [...step.after] : [{ step: last, from: 'end', minMin: 0, maxMin: null, code: 'order' }, ...step.after];
+    const after: AfterRule[] =
+      last === null
+        ? [...step.after]
+        : [{ step: last, from: 'end', minMin: 0, maxMin: null, code: 'order' }, ...step.after];
     last = step.id;
     return { ...step, after };
   });

@@ -9,14 +9,20 @@ import type { ClosingTapeMessage, CoverPlaces, PlugValues } from './says';
 import { sumOf, firstItem, type AreaId, type PartId } from '../units';
 
 /** Places part by part, named only where there is more than one part: `Deck A1, A3`. */
-export function placesOf(places: readonly { readonly part: PartId; readonly area: AreaId }[], parts: readonly PartPlan[]): string[] {
+export function placesOf(
+  places: readonly { readonly part: PartId; readonly area: AreaId }[],
+  parts: readonly PartPlan[],
+): string[] {
   const codes = new Map<string, string[]>();
   for (const { part, area } of places) codes.set(part, [...(codes.get(part) ?? []), codeOf(parts, part, area)]);
   return namedByPart(codes, parts);
 }
 
 /** Codes with their parts, each once. */
-export function codesByPart(list: readonly { readonly part: PartId; readonly code: string }[], parts: readonly PartPlan[]): string[] {
+export function codesByPart(
+  list: readonly { readonly part: PartId; readonly code: string }[],
+  parts: readonly PartPlan[],
+): string[] {
   const codes = new Map<string, Set<string>>();
   for (const { part, code } of list) codes.set(part, (codes.get(part) ?? new Set()).add(code));
   return namedByPart(codes, parts);
@@ -31,13 +37,19 @@ export function coverPlaces(covers: readonly CoverItem[], parts: readonly PartPl
   const round = covers.filter(({ area }) => area === SURROUNDINGS_ID);
   return {
     places: placesOf(areas, parts),
-    ...(round.length === 0 ? {} : { round: round.map(({ part }) => nameOf(parts, part)), roundM2: sumOf(round, ({ sizeM2 }) => sizeM2) }),
+    ...(round.length === 0
+      ? {}
+      : { round: round.map(({ part }) => nameOf(parts, part)), roundM2: sumOf(round, ({ sizeM2 }) => sizeM2) }),
     wholes: covers.flatMap(({ part, area }) => (area === null ? [nameOf(parts, part)] : [])),
   };
 }
 
 /** Lines of edges, by their borders among those of all parts: `Deck 2, 5`. */
-export function linesOf(edges: readonly Pick<MaskEdge, 'border'>[], works: readonly PartWork[], parts: readonly PartPlan[]): string[] {
+export function linesOf(
+  edges: readonly Pick<MaskEdge, 'border'>[],
+  works: readonly PartWork[],
+  parts: readonly PartPlan[],
+): string[] {
   const { borders } = partOffsets(works);
   const list = [...edges].map(({ border }) => {
     const index = borders.findLastIndex((start) => start <= border);
@@ -65,14 +77,22 @@ export function closingValues(closings: readonly (PlugItem | MouthItem)[], parts
   const needs = keys.map((key): ClosingTapeMessage => {
     const alike = tapes.filter(({ kind, material }) => `${kind} ${material}` === key);
     const { kind: use, material: tape } = firstItem(alike);
-    return { code: `closing.${use}`, values: { tape, lengthMm: sumOf(alike, ({ lengthMm, count }) => lengthMm * count) } };
+    return {
+      code: `closing.${use}`,
+      values: { tape, lengthMm: sumOf(alike, ({ lengthMm, count }) => lengthMm * count) },
+    };
   });
-  const before = new Map(tapes.flatMap(({ techniques }) => techniques.map(({ from: _, to: __, ...how }) => [how.code, how as Technique] as const)));
+  const before = new Map(
+    tapes.flatMap(({ techniques }) =>
+      techniques.map(({ from: _, to: __, ...how }) => [how.code, how as Technique] as const),
+    ),
+  );
   return { ...plugValues(plugsIn(closings), parts), tapes: needs, before: [...before.values()] };
 }
 
 /** Name of a part. */
-export const nameOf = (parts: readonly PartPlan[], id: string): string => parts.find((part) => part.id === id)?.name ?? id;
+export const nameOf = (parts: readonly PartPlan[], id: string): string =>
+  parts.find((part) => part.id === id)?.name ?? id;
 
 const codeOf = (parts: readonly PartPlan[], part: PartId, area: AreaId): string =>
   parts.find(({ id }) => id === part)?.areas.find(({ id }) => id === area)?.code ?? area;

@@ -42,11 +42,20 @@ export const filmRule = (
   maxMin: toMin,
   ...(toMin === null || againMin === null ? {} : { againMin }),
   code,
-  ...(film ? { film: { ...filmOf(film), ...airOnly(where === 'left' ? leftIn : sprayAir), ...(away && where === 'left' ? { away: true } : {}) } } : {}),
+  ...(film
+    ? {
+        film: {
+          ...filmOf(film),
+          ...airOnly(where === 'left' ? leftIn : sprayAir),
+          ...(away && where === 'left' ? { away: true } : {}),
+        },
+      }
+    : {}),
 });
 
 /** Where a film dries until it is pulled: wet in the booth, later wherever it is left. */
-export const dryingLocationOf = (school: PullTiming | null): 'left' | 'sprayed' => (school === 'wet' ? 'sprayed' : 'left');
+export const dryingLocationOf = (school: PullTiming | null): 'left' | 'sprayed' =>
+  school === 'wet' ? 'sprayed' : 'left';
 
 const airOnly = ({ airC, rhPercent, movement }: DryingAir): DryingAir => ({ airC, rhPercent, movement });
 
@@ -57,10 +66,20 @@ export function tapeSafeRules(stage: StagePlan, source: StepSource): AfterRule[]
   return stages.slice(0, stage.number - 1).flatMap((earlier, index) => {
     const film = sequence.stages[index]!;
     const since = sequence.stages.slice(index + 1, stage.number - 1);
-    const covered = here.mask.covers.find(({ area, laid }) => laid === 'now' && film.open[area] && !since.some(({ open }) => open[area]));
+    const covered = here.mask.covers.find(
+      ({ area, laid }) => laid === 'now' && film.open[area] && !since.some(({ open }) => open[area]),
+    );
     if (!covered) return [];
     const fromMin = film.after.tapeSafeAt[covered.area]! - film.lastCoatMin;
-    return [filmRule(lastCoatOf(earlier, source), { fromMin, toMin: null }, 'tape-safe', source.finishes.get(earlier.finish), source)];
+    return [
+      filmRule(
+        lastCoatOf(earlier, source),
+        { fromMin, toMin: null },
+        'tape-safe',
+        source.finishes.get(earlier.finish),
+        source,
+      ),
+    ];
   });
 }
 
@@ -68,10 +87,15 @@ export function tapeSafeRules(stage: StagePlan, source: StepSource): AfterRule[]
 export function overRules(stage: StagePlan, source: StepSource): AfterRule[] {
   const { stages, sequence } = source;
   return sequence.stages[stage.number - 1]!.over.windows.flatMap(({ at, fromMin, toMin }) => {
-    const earlier = stages[sequence.stages.findIndex(({ lastCoatMin }, index) => index < stage.number - 1 && lastCoatMin === at)];
+    const earlier =
+      stages[sequence.stages.findIndex(({ lastCoatMin }, index) => index < stage.number - 1 && lastCoatMin === at)];
     const film = earlier && source.finishes.get(earlier.finish);
-    const againMin = film ? (filmAgeMarks(film, source.air, dryingBuildUm(film, earlier.coats)).recoat[1]?.fromMin ?? null) : null;
-    return earlier && (fromMin > 0 || toMin !== null) ? [filmRule(lastCoatOf(earlier, source), { fromMin, toMin, againMin }, 'over', film, source)] : [];
+    const againMin = film
+      ? (filmAgeMarks(film, source.air, dryingBuildUm(film, earlier.coats)).recoat[1]?.fromMin ?? null)
+      : null;
+    return earlier && (fromMin > 0 || toMin !== null)
+      ? [filmRule(lastCoatOf(earlier, source), { fromMin, toMin, againMin }, 'over', film, source)]
+      : [];
   });
 }
 
@@ -83,5 +107,13 @@ export function potRules(stage: StagePlan, coat: number, minutes: number, { sequ
   const { lots } = sequence.stages[stage.number - 1]!;
   if (lots.lifeMin === null || lots.perCoat > 1) return [];
   const lot = lots.from.findLastIndex((first) => first <= coat);
-  return [{ step: stepId(stage.session, 'mix', lotName(lot)), from: 'end', minMin: 0, maxMin: lots.lifeMin - minutes, code: 'pot' }];
+  return [
+    {
+      step: stepId(stage.session, 'mix', lotName(lot)),
+      from: 'end',
+      minMin: 0,
+      maxMin: lots.lifeMin - minutes,
+      code: 'pot',
+    },
+  ];
 }

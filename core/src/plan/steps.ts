@@ -67,15 +67,28 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
   pass('wait', 'tape-safe', cost.waits.tapeMin, messageWithoutValues('step.wait-tape-safe'));
   pass('wait', 'over', cost.waits.overMin, messageWithoutValues('step.wait-over'));
   for (const { reason, places, minutes } of tasks('abrade'))
-    add('abrade', reason.code, minutes, { code: 'step.abrade', values: { places: placesOf(places, parts), reason, grit: null, masked } });
+    add('abrade', reason.code, minutes, {
+      code: 'step.abrade',
+      values: { places: placesOf(places, parts), reason, grit: null, masked },
+    });
   const mayLie = tapeSafeRules(stage, source);
   if (closings.length > 0) {
     const ids = closings.map(({ id }) => id);
-    add('plug', null, layMinOf(closings), { code: 'step.plug', values: closingValues(closings, parts) }, { items: ids });
+    add(
+      'plug',
+      null,
+      layMinOf(closings),
+      { code: 'step.plug', values: closingValues(closings, parts) },
+      { items: ids },
+    );
   }
   for (const [index, alike] of rimsAlike(rims).entries()) {
     const ids = alike.map(({ id }) => id);
-    add('lay', ids[0]!, layMinOf(alike), rimMessage(alike, parts), { part: alike[0]!.part, items: ids, after: index === 0 ? mayLie : [] });
+    add('lay', ids[0]!, layMinOf(alike), rimMessage(alike, parts), {
+      part: alike[0]!.part,
+      items: ids,
+      after: index === 0 ? mayLie : [],
+    });
   }
   const laidAlone = lines.filter(({ sheetOf }) => sheetOf === null);
   laidAlone.forEach((line, index) => {
@@ -83,12 +96,22 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
     // What is cut from one film is laid in one go.
     const laid = [...withBacking(line, backings), ...lines.filter(({ sheetOf }) => sheetOf === line.id)];
     const ids = laid.map(({ id }) => id);
-    add('lay', line.id, layMinOf(laid), laySay(line, behind, parts), { part: line.part, items: ids, after: index === 0 ? mayLie : [] });
+    add('lay', line.id, layMinOf(laid), laySay(line, behind, parts), {
+      part: line.part,
+      items: ids,
+      after: index === 0 ? mayLie : [],
+    });
   });
   if (covers.length + seams.length > 0) {
     const ids = [...covers, ...seams].map(({ id }) => id);
     const values = { ...coverPlaces(covers, parts), reach: reachOf(finish), seams: seamsOf(seams) };
-    add('cover', null, layMinOf([...covers, ...seams]), { code: 'step.cover', values }, { items: ids, after: lines.length === 0 ? mayLie : [] });
+    add(
+      'cover',
+      null,
+      layMinOf([...covers, ...seams]),
+      { code: 'step.cover', values },
+      { items: ids, after: lines.length === 0 ? mayLie : [] },
+    );
   }
   if (own.length > 0)
     add(
@@ -119,7 +142,11 @@ function sealSteps(stage: StagePlan, { sequence, parts, finishes, works }: StepS
   for (const { product, edges, minutes, dryMin } of seals)
     add('seal', product ?? 'liquid-mask', minutes, {
       code: 'step.seal',
-      values: { finish: product === null ? null : (finishes.get(product)?.name ?? product), places: linesOf(edges, works, parts), dryMin },
+      values: {
+        finish: product === null ? null : (finishes.get(product)?.name ?? product),
+        places: linesOf(edges, works, parts),
+        dryMin,
+      },
     });
   pass('wait', 'seal', waits.sealMin, messageWithoutValues('step.wait-seal'));
 }
@@ -144,7 +171,10 @@ const layMinOf = (items: readonly Item[]): number => items.reduce((sum, { layMin
 const seamsOf = (seams: readonly SeamItem[]): Technique[] =>
   [...new Set(seams.map(({ material }) => material))].map((tape) => ({
     code: 'technique.over-seam',
-    values: { tape, lengthMm: sumOf(seams, ({ material, lengthMm, count }) => (material === tape ? lengthMm * count : 0)) },
+    values: {
+      tape,
+      lengthMm: sumOf(seams, ({ material, lengthMm, count }) => (material === tape ? lengthMm * count : 0)),
+    },
   }));
 
 /** How something is laid, without where. */

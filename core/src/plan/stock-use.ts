@@ -27,7 +27,9 @@ export function stockUse(laid: readonly unknown[], shelf: Pick<Shelf, 'tapes' | 
   });
   const packs = supplyNeeds(items, 0, shelf.supplies ?? []).flatMap(({ code, amount }): StockUsed[] => {
     const supply = shelf.supplies?.find((one) => one.code === code);
-    return supply?.packs === undefined || code === null ? [] : [{ stuff: 'supplies', code, packs: amount / supply.pack }];
+    return supply?.packs === undefined || code === null
+      ? []
+      : [{ stuff: 'supplies', code, packs: amount / supply.pack }];
   });
   return [...rolls, ...packs].filter((one) => one.packs > 0);
 }
@@ -46,6 +48,7 @@ function isSound(item: unknown): item is Item {
 
 function isSoundClosing(closing: unknown): boolean {
   const { code, values } = (closing ?? {}) as { code?: unknown; values?: unknown };
-  if (typeof code !== 'string' || !(code in CLOSING_MATERIALS) || typeof values !== 'object' || values === null) return false;
+  if (typeof code !== 'string' || !(code in CLOSING_MATERIALS) || typeof values !== 'object' || values === null)
+    return false;
   return Object.values(values).every((value) => typeof value !== 'number' || amount(value));
 }

@@ -7,7 +7,9 @@ import type { Plan } from './types';
 /** The sums shown are the sums of their parts. */
 export function sumFaults({ stages, steps, items, orders, lists }: Plan): Broken[] {
   const told = (of: string, shown: number, found: number): Broken[] =>
-    Math.abs(shown - found) <= SUM_TOLERANCE * Math.max(1, Math.abs(shown) / 1000) ? [] : [{ code: 'broken.sum', values: { of, shown, found } }];
+    Math.abs(shown - found) <= SUM_TOLERANCE * Math.max(1, Math.abs(shown) / 1000)
+      ? []
+      : [{ code: 'broken.sum', values: { of, shown, found } }];
   const perStage = stages.flatMap((stage) => {
     const of = steps.filter((step) => step.stage === stage.number && step.kind !== 'unplug' && step.kind !== 'inspect');
     const minutes = (kinds: readonly Step['kind'][]) =>
@@ -30,7 +32,9 @@ export function sumFaults({ stages, steps, items, orders, lists }: Plan): Broken
       ...told(
         `${stage.session} covers off`,
         stage.uncoverMin,
-        sumOf(items, (item) => ((item.kind === 'cover' || item.kind === 'own') && item.until.stage === stage.number ? item.pullMin : 0)),
+        sumOf(items, (item) =>
+          (item.kind === 'cover' || item.kind === 'own') && item.until.stage === stage.number ? item.pullMin : 0,
+        ),
       ),
       ...told(`${stage.session} change`, stage.changeMin, minutes(['gate', 'gun-clean', 'gun-strip', 'mix'])),
       ...told(
@@ -65,7 +69,11 @@ export function sumFaults({ stages, steps, items, orders, lists }: Plan): Broken
         ...told(
           'coats',
           chosen.coats,
-          new Set(steps.flatMap(({ stage, say }) => (say.code === 'step.coat' ? [`${stage} ${Number(say.values.coat)}`] : []))).size,
+          new Set(
+            steps.flatMap(({ stage, say }) =>
+              say.code === 'step.coat' ? [`${stage} ${Number(say.values.coat)}`] : [],
+            ),
+          ).size,
         ),
         ...told(
           'paint',

@@ -14,8 +14,11 @@ const design = (name: string) => {
   if (!read.ok) throw new Error(name);
   return read.value.design;
 };
-const need = ({ lists }: Pick<Plan, 'lists'>, kind: Supply['kind'], sizeMm: number | null = null): SupplyNeed | undefined =>
-  lists.supplies.find((one) => one.kind === kind && one.sizeMm === sizeMm);
+const need = (
+  { lists }: Pick<Plan, 'lists'>,
+  kind: Supply['kind'],
+  sizeMm: number | null = null,
+): SupplyNeed | undefined => lists.supplies.find((one) => one.kind === kind && one.sizeMm === sizeMm);
 const stocked = (code: string, over: Partial<Supply>): Shelf => ({
   ...SHIPPED_SHELF,
   supplies: SHIPPED_SUPPLIES.map((supply) => (supply.code === code ? { ...supply, ...over } : supply)),
@@ -25,12 +28,22 @@ describe('what a job takes besides tape', () => {
   const tansy = planJob(design('tansy'), SHIPPED_SHELF);
   it('covers areas with paper and what is beyond with film, all of it', () => {
     const covers = tansy.items.flatMap((item) => (item.kind === 'cover' ? [item] : []));
-    const closed = sumOf(tansy.items, (item) => (item.kind === 'plug' ? (closingFilmMm2(item.closing) * item.count) / 1e6 : 0));
-    expect((need(tansy, 'paper')?.amount ?? 0) + (need(tansy, 'film')?.amount ?? 0)).toBeCloseTo(sumOf(covers, ({ sizeM2 }) => sizeM2) + closed, 5);
-    expect(need(tansy, 'film')!.amount).toBeCloseTo(sumOf(covers, ({ area, sizeM2 }) => (area === 'beyond' ? sizeM2 : 0)) + closed, 5);
+    const closed = sumOf(tansy.items, (item) =>
+      item.kind === 'plug' ? (closingFilmMm2(item.closing) * item.count) / 1e6 : 0,
+    );
+    expect((need(tansy, 'paper')?.amount ?? 0) + (need(tansy, 'film')?.amount ?? 0)).toBeCloseTo(
+      sumOf(covers, ({ sizeM2 }) => sizeM2) + closed,
+      5,
+    );
+    expect(need(tansy, 'film')!.amount).toBeCloseTo(
+      sumOf(covers, ({ area, sizeM2 }) => (area === 'beyond' ? sizeM2 : 0)) + closed,
+      5,
+    );
   });
   it('takes foam by its thickness, for rims and openings', () => {
-    const rims = tansy.items.flatMap((item) => (item.kind === 'rim' && item.material === 'foam' && item.widthMm === 10 ? [item] : []));
+    const rims = tansy.items.flatMap((item) =>
+      item.kind === 'rim' && item.material === 'foam' && item.widthMm === 10 ? [item] : [],
+    );
     expect(need(tansy, 'foam', 10)).toMatchObject({ code: 'foam-10', pieces: sumOf(rims, ({ count }) => count) });
     expect(need(tansy, 'foam', 10)!.amount).toBeCloseTo(
       sumOf(rims, ({ lengthMm, count }) => (lengthMm * count) / 1000),
@@ -42,7 +55,12 @@ describe('what a job takes besides tape', () => {
     const with_ = (use: 'lug' | 'recess', scale: number) =>
       planned(
         panelJob(
-          [panel('p', 400, 300, { count: 3, features: [{ kind: 'opening', id: 'o', name: 'O', datum: 'base', use, shape }] })],
+          [
+            panel('p', 400, 300, {
+              count: 3,
+              features: [{ kind: 'opening', id: 'o', name: 'O', datum: 'base', use, shape }],
+            }),
+          ],
           [['p', 300, 200, 'cream-two-part']],
           {
             scale,
@@ -50,14 +68,21 @@ describe('what a job takes besides tape', () => {
         ),
       );
     expect(need(with_('lug', 1), 'bag')).toMatchObject({ amount: 3, code: 'bags' });
-    expect(need(with_('recess', 72), 'putty')!.amount).toBeCloseTo((3 * 20 * 10 * RULE_OF_THUMB.puttyThickMm) / 1000, 6);
+    expect(need(with_('recess', 72), 'putty')!.amount).toBeCloseTo(
+      (3 * 20 * 10 * RULE_OF_THUMB.puttyThickMm) / 1000,
+      6,
+    );
     expect(need(with_('recess', 1), 'card')!.code).toBe('card');
   });
 });
 
 describe('packs', () => {
   const metres = (amount: number, supplies: readonly Supply[]) =>
-    supplyNeeds([{ kind: 'rim', material: 'foam', widthMm: 10, lengthMm: amount * 1000, count: 1 } as never], 0, supplies)[0]!;
+    supplyNeeds(
+      [{ kind: 'rim', material: 'foam', widthMm: 10, lengthMm: amount * 1000, count: 1 } as never],
+      0,
+      supplies,
+    )[0]!;
   it('are whole, waste included, and missing only where they are counted', () => {
     expect(metres(47, SHIPPED_SUPPLIES)).toMatchObject({ code: 'foam-10', packs: 1, missing: null });
     expect(metres(48, SHIPPED_SUPPLIES)).toMatchObject({ packs: 2 });

@@ -20,24 +20,40 @@ interface Taken {
  * @param sealedM metres of edge that are sealed with liquid mask
  */
 export function supplyNeeds(items: readonly Item[], sealedM: number, supplies: readonly Supply[]): SupplyNeed[] {
-  const taken = [...items.flatMap(takenBy), ...(sealedM > 0 ? [of('liquid-mask', null, sealedM * RULE_OF_THUMB.liquidMaskPerMetreMl, 1)] : [])];
+  const taken = [
+    ...items.flatMap(takenBy),
+    ...(sealedM > 0 ? [of('liquid-mask', null, sealedM * RULE_OF_THUMB.liquidMaskPerMetreMl, 1)] : []),
+  ];
   const keys = [...new Set(taken.map(keyOf))].sort(compareText);
   return keys.map((key) => {
     const alike = taken.filter((one) => keyOf(one) === key);
     const { kind, sizeMm } = alike[0]!;
     const amount = sumOf(alike, (one) => one.amount);
-    return { kind, sizeMm, amount, pieces: sumOf(alike, ({ pieces }) => pieces), ...packsOf(amount, supplyFor(kind, sizeMm, supplies)) };
+    return {
+      kind,
+      sizeMm,
+      amount,
+      pieces: sumOf(alike, ({ pieces }) => pieces),
+      ...packsOf(amount, supplyFor(kind, sizeMm, supplies)),
+    };
   });
 }
 
-const of = (kind: SupplyKind, sizeMm: number | null, amount: number, pieces: number): Taken => ({ kind, sizeMm, amount, pieces });
+const of = (kind: SupplyKind, sizeMm: number | null, amount: number, pieces: number): Taken => ({
+  kind,
+  sizeMm,
+  amount,
+  pieces,
+});
 const keyOf = ({ kind, sizeMm }: Taken): string => `${kind} ${sizeMm === null ? '' : String(1e6 + sizeMm)}`;
 
 /** What laying one item takes, all alike together. */
 function takenBy(item: Item): Taken[] {
   switch (item.kind) {
     case 'cover':
-      return [of(item.area === null || item.area === SURROUNDINGS_ID ? 'film' : 'paper', null, item.sizeM2, item.count)];
+      return [
+        of(item.area === null || item.area === SURROUNDINGS_ID ? 'film' : 'paper', null, item.sizeM2, item.count),
+      ];
     case 'own':
       return item.sizeM2 > 0 ? [of('paper', null, item.sizeM2, item.count)] : [];
     case 'rim':
@@ -61,7 +77,14 @@ function closingTakes({ closing, count }: PlugItem): Taken[] {
     case 'opening.sheet':
       return [of('card', null, ((closing.values.widthMm * closing.values.heightMm) / 1e6) * count, count)];
     case 'opening.putty':
-      return [of('putty', null, ((closing.values.widthMm * closing.values.heightMm * RULE_OF_THUMB.puttyThickMm) / 1000) * count, count)];
+      return [
+        of(
+          'putty',
+          null,
+          ((closing.values.widthMm * closing.values.heightMm * RULE_OF_THUMB.puttyThickMm) / 1000) * count,
+          count,
+        ),
+      ];
     default:
       if (made === 'bag') return [of('bag', null, count, count)];
       return made === 'film' ? [of('film', null, (closingFilmMm2(closing) / 1e6) * count, count)] : [];
@@ -70,12 +93,18 @@ function closingTakes({ closing, count }: PlugItem): Taken[] {
 
 /** Metres of edge on texture that are sealed with liquid mask. */
 export const sealedWithMaskM = ({ stages }: Sequence): number =>
-  sumOf(stages, ({ seals }) => sumOf(seals, (seal) => (seal.product === null ? seal.minutes : 0))) / RULE_OF_THUMB.sealPerMetre;
+  sumOf(stages, ({ seals }) => sumOf(seals, (seal) => (seal.product === null ? seal.minutes : 0))) /
+  RULE_OF_THUMB.sealPerMetre;
 
 /** The pack a need is met from: of its size, or the next larger; of several the first that is in stock. */
 function supplyFor(kind: SupplyKind, sizeMm: number | null, supplies: readonly Supply[]): Supply | null {
   const alike = supplies.filter((supply) => supply.kind === kind);
-  const fitting = sizeMm === null ? alike : alike.filter((supply) => (supply.sizeMm ?? 0) >= sizeMm - 0.5).sort((a, b) => (a.sizeMm ?? 0) - (b.sizeMm ?? 0));
+  const fitting =
+    sizeMm === null
+      ? alike
+      : alike
+          .filter((supply) => (supply.sizeMm ?? 0) >= sizeMm - 0.5)
+          .sort((a, b) => (a.sizeMm ?? 0) - (b.sizeMm ?? 0));
   const nearest = sizeMm === null ? fitting : fitting.filter((supply) => supply.sizeMm === fitting[0]?.sizeMm);
   return nearest.find(({ packs }) => packs !== 0) ?? nearest[0] ?? null;
 }

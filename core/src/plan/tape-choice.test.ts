@@ -31,7 +31,9 @@ describe('a tape a person has chosen', () => {
     expect(linesOf(everywhere).map(({ material }) => material)).toEqual(['W10', 'W10']);
   });
   it('is given up by taking the pin out again, with nothing left behind', () => {
-    expect(pinTape(pinTape(design, { part: 'left', line: 'waist' }, 'V6'), { part: 'left', line: 'waist' }, null)).toEqual(design);
+    expect(
+      pinTape(pinTape(design, { part: 'left', line: 'waist' }, 'V6'), { part: 'left', line: 'waist' }, null),
+    ).toEqual(design);
   });
   it('that has run out is replaced, and that is said', () => {
     const empty = { ...shelf, tapes: shelf.tapes.map((tape) => (tape.code === 'V6' ? { ...tape, rolls: 0 } : tape)) };
@@ -43,7 +45,8 @@ describe('a tape a person has chosen', () => {
     const { design: caravan, shelf: shop } = example('juniper');
     const plan = planned(pinTape(caravan, { part: 'lid', line: 'emblem' }, 'F19'), shop);
     const round = linesOf(plan).filter(({ part, material }) => part === 'lid' && material === 'F19');
-    for (const line of round.filter(({ pinned }) => pinned)) expect(line.doubts.length + (line.verdict === 'lays' ? 1 : 0)).toBeGreaterThan(0);
+    for (const line of round.filter(({ pinned }) => pinned))
+      expect(line.doubts.length + (line.verdict === 'lays' ? 1 : 0)).toBeGreaterThan(0);
   });
 });
 
@@ -58,15 +61,21 @@ describe('a tape a person does not want in this job', () => {
 
 describe('stock', () => {
   const { design, shelf } = example('tansy');
-  const stocked = (rolls: number): Shelf => ({ ...shelf, tapes: shelf.tapes.map((tape) => (tape.code === 'F19' ? { ...tape, rolls } : tape)) });
+  const stocked = (rolls: number): Shelf => ({
+    ...shelf,
+    tapes: shelf.tapes.map((tape) => (tape.code === 'F19' ? { ...tape, rolls } : tape)),
+  });
   const needOf = (plan: Plan) => plan.lists.tape.find(({ tape }) => tape === 'F19');
-  it('that is not counted is never short', () => expect(needOf(planned(design, shelf))).toMatchObject({ rolls: 1, missing: null }));
+  it('that is not counted is never short', () =>
+    expect(needOf(planned(design, shelf))).toMatchObject({ rolls: 1, missing: null }));
   it('is short where the roll is too short with its waste', () => {
     expect(needOf(planned(design, stocked(1)))).toMatchObject({ missing: 0 });
     const metres = needOf(planned(design, shelf))!.lengthM;
     const short = {
       ...shelf,
-      tapes: shelf.tapes.map((tape) => (tape.code === 'F19' ? { ...tape, rolls: 1, rollM: metres * (1 + RULE_OF_THUMB.tapeWaste) - 0.01 } : tape)),
+      tapes: shelf.tapes.map((tape) =>
+        tape.code === 'F19' ? { ...tape, rolls: 1, rollM: metres * (1 + RULE_OF_THUMB.tapeWaste) - 0.01 } : tape,
+      ),
     };
     expect(needOf(planned(design, short))).toMatchObject({ rolls: 2, missing: 1 });
   });
@@ -77,7 +86,8 @@ describe('stock', () => {
   });
   it('one tape alone on the shelf still makes a plan', () => {
     const plan = planned(design, { ...shelf, tapes: shelf.tapes.filter(({ code }) => code === 'P24') });
-    for (const line of linesOf(plan)) expect(line).toMatchObject({ material: 'P24', doubts: [expect.objectContaining({ code: 'doubt.lesser-edge' })] });
+    for (const line of linesOf(plan))
+      expect(line).toMatchObject({ material: 'P24', doubts: [expect.objectContaining({ code: 'doubt.lesser-edge' })] });
   });
 });
 
@@ -85,14 +95,22 @@ describe('letters', () => {
   const { design, shelf } = example('ostrel');
   const plan = planned(design, shelf);
   it('are cut from one film, which is counted once, and laid in one step', () => {
-    const cut = linesOf(plan).filter(({ part, techniques }) => part === 'fin' && techniques.some(({ code }) => code === 'technique.cut-sheet'));
+    const cut = linesOf(plan).filter(
+      ({ part, techniques }) => part === 'fin' && techniques.some(({ code }) => code === 'technique.cut-sheet'),
+    );
     const [head, ...others] = cut;
     expect(head!.sheetOf).toBeNull();
     expect(others.length).toBeGreaterThan(3);
     for (const other of others) expect(other).toMatchObject({ sheetOf: head!.id, lengthMm: 0 });
     const films = plan.lists.tape.filter(({ tape }) => tape.startsWith('T'));
-    expect(films).toEqual([expect.objectContaining({ tape: head!.material, pieces: 1, lengthM: expect.closeTo(head!.lengthMm / 1000, 5) })]);
-    expect(plan.steps.filter(({ kind, items }) => kind === 'lay' && items.includes(head!.id)).map(({ items }) => items.length)).toEqual([cut.length]);
+    expect(films).toEqual([
+      expect.objectContaining({ tape: head!.material, pieces: 1, lengthM: expect.closeTo(head!.lengthMm / 1000, 5) }),
+    ]);
+    expect(
+      plan.steps
+        .filter(({ kind, items }) => kind === 'lay' && items.includes(head!.id))
+        .map(({ items }) => items.length),
+    ).toEqual([cut.length]);
   });
   it('have their areas as one: the strokes, and what lies within them', () => {
     const fin = plan.parts.find(({ id }) => id === 'fin')!;
@@ -101,10 +119,13 @@ describe('letters', () => {
     // X, Q, dash, 0, 7; within Q and 0 the surface shows.
     expect(letters!.strokes).toHaveLength(5);
     expect(letters!.inner).toHaveLength(2);
-    const finishes = new Set(fin.areas.filter(({ code }) => letters!.strokes.includes(code)).map(({ finish }) => finish));
+    const finishes = new Set(
+      fin.areas.filter(({ code }) => letters!.strokes.includes(code)).map(({ finish }) => finish),
+    );
     expect(finishes.size).toBe(1);
   });
-  it('a part without letters has none', () => expect(letteringOf(plan.parts.find(({ id }) => id === 'boom')!)).toEqual([]));
+  it('a part without letters has none', () =>
+    expect(letteringOf(plan.parts.find(({ id }) => id === 'boom')!)).toEqual([]));
 });
 
 it('parts are masked from the back to the front, each piece once', () => {

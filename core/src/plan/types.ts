@@ -38,7 +38,12 @@ export interface PrepareTask {
 
 /** Paint to make ready for a stage. */
 export interface StagePaint extends Mix {
-  readonly byArea: readonly { readonly part: PartId; readonly area: AreaId; readonly code: string; readonly ml: number }[];
+  readonly byArea: readonly {
+    readonly part: PartId;
+    readonly area: AreaId;
+    readonly code: string;
+    readonly ml: number;
+  }[];
   /** How long a mix may be used in the air of the job; null: it keeps. */
   readonly potLifeMin: number | null;
   /** How often it is mixed, so that none is older than its pot life when it is sprayed. */
@@ -200,7 +205,12 @@ export interface PlanLists {
   readonly drape: readonly { readonly stage: number; readonly sizeM2: number }[];
   readonly supplies: readonly SupplyNeed[];
   /** Money of one's own; `typical`: some of it by typical prices. */
-  readonly cost: { readonly tape: number; readonly supplies: number; readonly paint: number; readonly typical: boolean };
+  readonly cost: {
+    readonly tape: number;
+    readonly supplies: number;
+    readonly paint: number;
+    readonly typical: boolean;
+  };
   readonly plugs: readonly { readonly part: PartId; readonly count: number }[];
   readonly paint: readonly { readonly stage: number; readonly finish: FinishId; readonly ml: number }[];
   /** Items the shelf has nothing for, by id. */

@@ -15,7 +15,8 @@ export interface AimOrder extends SequenceFigures {
  * What order each wish leads to, everything else of the job being the same.
  * @returns one entry a wish; none where nothing is painted
  */
-export const ordersByAim = (design: Design, shelf: Shelf, store?: PartCache): AimOrder[] => runToEnd(ordersByAimSteps(design, shelf, store));
+export const ordersByAim = (design: Design, shelf: Shelf, store?: PartCache): AimOrder[] =>
+  runToEnd(ordersByAimSteps(design, shelf, store));
 
 /** The same in steps, so that it can be left early. */
 export function* ordersByAimSteps(design: Design, shelf: Shelf, store?: PartCache): Generator<unknown, AimOrder[]> {
@@ -24,7 +25,12 @@ export function* ordersByAimSteps(design: Design, shelf: Shelf, store?: PartCach
   for (const wish of AIMS) {
     const searched = yield* keptMaskSearchSteps({ ...problem, wish });
     const [best] = preferredFirst(searched.problem, searched.result.sequences);
-    if (best) found.push({ wish, order: best.order, ...withOverhead(sequenceFigures(best), overheadMinutes(preparation, problem)) });
+    if (best)
+      found.push({
+        wish,
+        order: best.order,
+        ...withOverhead(sequenceFigures(best), overheadMinutes(preparation, problem)),
+      });
   }
   return roundNumbers(found);
 }

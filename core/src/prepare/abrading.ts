@@ -33,7 +33,11 @@ const BY_UPPER: Readonly<Record<PaintSystemKey, Grit>> = {
  * @param below what is on it; null: bare
  * @returns null where it is not abraded at all: under peelable, and bare where the substrate is tender. Source: habits of the trade, rules of thumb
  */
-export function gritFor(upper: Pick<Finish, 'system' | 'effect'>, below: PaintSystemKey | null, substrate: Part['substrate']): Grit | null {
+export function gritFor(
+  upper: Pick<Finish, 'system' | 'effect'>,
+  below: PaintSystemKey | null,
+  substrate: Part['substrate'],
+): Grit | null {
   if (upper.system === 'peelable') return null;
   if (below === 'antifouling') return 'wet-only';
   if (TENDER.includes(substrate) || below === 'dope') return below === null ? null : 'p1000';

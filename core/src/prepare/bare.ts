@@ -2,7 +2,9 @@ import type { PaintSystemKey } from '../finish';
 import type { Substrate } from '../job';
 
 /** What bare substrates take at once, and what else is primed with; null: they take anything. */
-const BARE: Readonly<Record<Substrate, { readonly primer: PaintSystemKey; readonly takes: readonly PaintSystemKey[] } | null>> = {
+const BARE: Readonly<
+  Record<Substrate, { readonly primer: PaintSystemKey; readonly takes: readonly PaintSystemKey[] } | null>
+> = {
   steel: { primer: 'etch-primer', takes: ['etch-primer', 'filler-primer'] },
   aluminium: { primer: 'etch-primer', takes: ['etch-primer'] },
   carbon: { primer: 'filler-primer', takes: ['filler-primer', 'clear-two-part'] },

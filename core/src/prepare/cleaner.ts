@@ -30,7 +30,10 @@ const BARE: Readonly<Record<Part['substrate'], Cleaner>> = {
  * @returns the strongest cleaner that its finish, or bare substrate, stands; water alone on paint younger than its cure.
  *   Source: habits of the trade, rules of thumb
  */
-export function cleanerFor({ substrate, present: { system, ageH } }: Pick<Part, 'substrate' | 'present'>, air: DryingAir): Cleaner {
+export function cleanerFor(
+  { substrate, present: { system, ageH } }: Pick<Part, 'substrate' | 'present'>,
+  air: DryingAir,
+): Cleaner {
   if (system === 'bare') return BARE[substrate];
   if (isCuring(system, ageH, air)) return 'water';
   if (SOFT.includes(substrate)) return 'soap';

@@ -28,7 +28,11 @@ export interface Abrading {
 
 /** What is done once, before any tape. */
 export interface Preparation {
-  readonly washes: readonly { readonly cleaner: Cleaner; readonly parts: readonly string[]; readonly minutes: number }[];
+  readonly washes: readonly {
+    readonly cleaner: Cleaner;
+    readonly parts: readonly string[];
+    readonly minutes: number;
+  }[];
   readonly abrading: readonly Abrading[];
   /** Hours part and tape are kept warm before tape goes on, as minutes; 0 where it is warm enough. */
   readonly warmMin: number;
@@ -56,7 +60,10 @@ function washesOf(parts: readonly PreparedPart[], climate: Climate): Preparation
     for (const { present, sizeM2 } of areas) {
       const cleaner = cleanerFor({ substrate, present }, climate);
       const group = groups.get(cleaner) ?? { parts: [], sizeM2: 0 };
-      groups.set(cleaner, { parts: group.parts.includes(id) ? group.parts : [...group.parts, id], sizeM2: group.sizeM2 + sizeM2 });
+      groups.set(cleaner, {
+        parts: group.parts.includes(id) ? group.parts : [...group.parts, id],
+        sizeM2: group.sizeM2 + sizeM2,
+      });
     }
   return [...groups].map(([cleaner, group]) => ({
     cleaner,
@@ -67,7 +74,10 @@ function washesOf(parts: readonly PreparedPart[], climate: Climate): Preparation
 
 /** What is on a part asks for a key before the first coat, or the bare substrate does. */
 function abradingOf(parts: readonly PreparedPart[], climate: Climate): Abrading[] {
-  const groups = new Map<string, Omit<Abrading, 'minutes'> & { sizeM2: number; places: { part: PartId; area: number }[] }>();
+  const groups = new Map<
+    string,
+    Omit<Abrading, 'minutes'> & { sizeM2: number; places: { part: PartId; area: number }[] }
+  >();
   for (const part of parts)
     part.areas.forEach(({ first, present, sizeM2 }, area) => {
       const asked = first && keyFor({ substrate: part.substrate, present }, first, climate);
@@ -87,11 +97,18 @@ function abradingOf(parts: readonly PreparedPart[], climate: Climate): Abrading[
   }));
 }
 
-function keyFor({ substrate, present }: Pick<Part, 'substrate' | 'present'>, first: Finish, climate: Climate): { grit: Grit; reason: OverMessage } | null {
+function keyFor(
+  { substrate, present }: Pick<Part, 'substrate' | 'present'>,
+  first: Finish,
+  climate: Climate,
+): { grit: Grit; reason: OverMessage } | null {
   const below: PaintSystemKey | null = present.system === 'bare' ? null : present.system;
   const grit = gritFor(first, below, substrate);
   if (grit === null) return null;
   if (below === null) return { grit, reason: messageWithoutValues('over.bare') };
-  const { answer, reason } = compatibilityOf({ marks: typicalAgeMarks(below, climate), ageMin: present.ageH * 60, known: false }, first.system);
+  const { answer, reason } = compatibilityOf(
+    { marks: typicalAgeMarks(below, climate), ageMin: present.ageH * 60, known: false },
+    first.system,
+  );
   return answer === 'abrade' ? { grit, reason } : null;
 }

@@ -3,8 +3,12 @@ import { typicalFinish, type PaintSystemKey } from '../finish';
 import { cleanerFor, gritFor, preparationTasks, primerFor, type PreparedPart } from '.';
 
 const AIR = { airC: 20, rhPercent: 50, surfaceC: null, movement: 'normal' } as const;
-const on = (substrate: Part['substrate'], system: PaintSystemKey | 'bare', ageH = 9000) => ({ substrate, present: { system, colour: '#808080', ageH } });
-const finish = (system: PaintSystemKey, effect: 'solid' | 'pearl' = 'solid') => typicalFinish('f', 'F', system, '#2f6f62', 40, effect);
+const on = (substrate: Part['substrate'], system: PaintSystemKey | 'bare', ageH = 9000) => ({
+  substrate,
+  present: { system, colour: '#808080', ageH },
+});
+const finish = (system: PaintSystemKey, effect: 'solid' | 'pearl' = 'solid') =>
+  typicalFinish('f', 'F', system, '#2f6f62', 40, effect);
 
 describe('what a surface is washed with', () => {
   it.each([
@@ -45,7 +49,12 @@ describe('what a job calls for before any tape', () => {
     ],
   });
   it('nothing of a part that gets no paint', () =>
-    expect(preparationTasks([part('a', null, on('steel', 'two-part'))], AIR)).toEqual({ washes: [], abrading: [], warmMin: 0, minutes: 0 }));
+    expect(preparationTasks([part('a', null, on('steel', 'two-part'))], AIR)).toEqual({
+      washes: [],
+      abrading: [],
+      warmMin: 0,
+      minutes: 0,
+    }));
   it('a wash of the whole part, and a key where paint goes', () => {
     const { washes, abrading, minutes } = preparationTasks(
       [part('a', 'two-part', on('steel', 'two-part')), part('b', 'two-part', on('steel', 'two-part'))],
@@ -65,13 +74,17 @@ describe('what a job calls for before any tape', () => {
   });
   it('one wash for each cleaner', () =>
     expect(
-      preparationTasks([part('a', 'two-part', on('steel', 'two-part')), part('b', 'air-acrylic', on('styrene', 'bare'))], AIR).washes.map(
-        ({ cleaner }) => cleaner,
-      ),
+      preparationTasks(
+        [part('a', 'two-part', on('steel', 'two-part')), part('b', 'air-acrylic', on('styrene', 'bare'))],
+        AIR,
+      ).washes.map(({ cleaner }) => cleaner),
     ).toEqual(['wax-grease', 'soap']));
   it('each area by what is on it', () => {
     const one = part('a', 'two-part', on('steel', 'two-part'));
-    const spot: PreparedPart = { ...one, areas: [...one.areas, { first: finish('two-part'), sizeM2: 0.1, present: on('steel', 'bare').present }] };
+    const spot: PreparedPart = {
+      ...one,
+      areas: [...one.areas, { first: finish('two-part'), sizeM2: 0.1, present: on('steel', 'bare').present }],
+    };
     const { washes, abrading } = preparationTasks([spot], AIR);
     expect(washes.map(({ cleaner }) => cleaner)).toEqual(['wax-grease', 'alcohol']);
     expect(abrading.map(({ grit, places }) => [grit, places.map(({ area }) => area)])).toEqual([
@@ -88,7 +101,9 @@ describe('what a job calls for before any tape', () => {
   it('a night in the warm where it is cold', () => {
     const cold = preparationTasks([part('a', 'two-part', on('steel', 'two-part'))], { ...AIR, airC: 8 });
     expect(cold.warmMin).toBe(720);
-    expect(preparationTasks([part('a', 'two-part', on('steel', 'two-part'))], { ...AIR, surfaceC: 9 }).warmMin).toBe(720);
+    expect(preparationTasks([part('a', 'two-part', on('steel', 'two-part'))], { ...AIR, surfaceC: 9 }).warmMin).toBe(
+      720,
+    );
   });
 });
 

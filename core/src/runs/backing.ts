@@ -33,7 +33,13 @@ export interface Backing {
  * @param backedMm how much of the run has a backing
  * Source: facets of backing, 2√(2Rδ − δ²)
  */
-export function backingFor(piece: Path, lineTapeMm: number, backedMm: number, wish: TapeWish, means: MaskingMeans): Omit<Backing, 'overhangs'> {
+export function backingFor(
+  piece: Path,
+  lineTapeMm: number,
+  backedMm: number,
+  wish: TapeWish,
+  means: MaskingMeans,
+): Omit<Backing, 'overhangs'> {
   const model = isModelScale(means.scale);
   const size = model ? 'model' : 'full';
   // Where the shelf has no line tape it is worked out for a usual one.
@@ -44,7 +50,13 @@ export function backingFor(piece: Path, lineTapeMm: number, backedMm: number, wi
   const pieces = Math.max(1, Math.ceil((facetCount(piece, slack) * backedMm) / pathLength(piece) - 1e-9));
   const straight = [0, backedMm].map((at) => ({ at, curvature: 0 }));
   const wider = means.tapes.filter((tape) => tape.widthMm > widthMm);
-  const choice = chooseTape(wider, { ...wish, samples: straight, crisp: false, exactWidthMm: null, roomMm: Math.max(0, wish.roomMm - offsetMm) });
+  const choice = chooseTape(wider, {
+    ...wish,
+    samples: straight,
+    crisp: false,
+    exactWidthMm: null,
+    roomMm: Math.max(0, wish.roomMm - offsetMm),
+  });
   const frame = {
     offsetMm,
     pieces,
@@ -60,11 +72,21 @@ export function backingFor(piece: Path, lineTapeMm: number, backedMm: number, wi
       hold: null,
       cleanHours: Infinity,
       doubts: [
-        wider.length === 0 ? { code: 'doubt.none-wider', values: { lineTapeMm: widthMm } } : { code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } },
+        wider.length === 0
+          ? { code: 'doubt.none-wider', values: { lineTapeMm: widthMm } }
+          : { code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } },
       ],
     };
   const { tape, hold, doubts } = choice;
-  return { ...frame, tape: tape.code, tapeKind: tape.kind, widthMm: tape.widthMm, hold, cleanHours: tape.cleanHours, doubts };
+  return {
+    ...frame,
+    tape: tape.code,
+    tapeKind: tape.kind,
+    widthMm: tape.widthMm,
+    hold,
+    cleanHours: tape.cleanHours,
+    doubts,
+  };
 }
 
 /** Straight pieces that follow a line within a slack, as it bends along its way. */
@@ -89,7 +111,10 @@ export function seamTape(wish: TapeWish, means: MaskingMeans, gun: boolean): Tap
   const roomMm = isModelScale(means.scale) ? RULE_OF_THUMB.modelSeamMm : Infinity;
   const over: TapeWish = { ...wish, samples, crisp: false, exactWidthMm: null, roomMm, bondN25: Infinity };
   const { from, to } = RULE_OF_THUMB.safetyTape;
-  const wide = gun && !wish.model ? means.tapes.filter(({ kind, widthMm }) => kind !== 'T' && widthMm >= from && widthMm <= to) : [];
+  const wide =
+    gun && !wish.model
+      ? means.tapes.filter(({ kind, widthMm }) => kind !== 'T' && widthMm >= from && widthMm <= to)
+      : [];
   const choice = chooseTape(wide, { ...over, safety: true }) ?? chooseTape(means.tapes, over);
   return choice?.tape ?? null;
 }

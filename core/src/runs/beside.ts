@@ -5,7 +5,8 @@ import type { Metric } from '../surface';
 const LEAST_SHARE = 0.02;
 
 /** True over drawn length across the axis at a place; 1 where the drawing is true. */
-export const shareAt = (metric: Metric | null, place: Point): number => (metric ? Math.max(LEAST_SHARE, metric.shareAt(place)) : 1);
+export const shareAt = (metric: Metric | null, place: Point): number =>
+  metric ? Math.max(LEAST_SHARE, metric.shareAt(place)) : 1;
 
 /** The way from a place of a line square off it, as drawn, where the drawing is as true as at some other place. */
 function wayOff({ tx, ty }: Pick<PathPoint, 'tx' | 'ty'>, offMm: number, share: number): Point {
@@ -17,7 +18,11 @@ function wayOff({ tx, ty }: Pick<PathPoint, 'tx' | 'ty'>, offMm: number, share: 
  * The place beside a line, so far off it on the skin.
  * @param offMm to the left of the line, negative to its right; short against how fast the girth changes
  */
-export function pointBesideLine({ x, y, tx, ty }: Pick<PathPoint, 'x' | 'y' | 'tx' | 'ty'>, offMm: number, metric: Metric | null): Point {
+export function pointBesideLine(
+  { x, y, tx, ty }: Pick<PathPoint, 'x' | 'y' | 'tx' | 'ty'>,
+  offMm: number,
+  metric: Metric | null,
+): Point {
   const first = wayOff({ tx, ty }, offMm, shareAt(metric, { x, y }));
   // What the drawing is half way there says better how long the whole way is.
   const way = metric ? wayOff({ tx, ty }, offMm, shareAt(metric, { x: x + first.x / 2, y: y + first.y / 2 })) : first;

@@ -1,4 +1,13 @@
-import { EDGE_CLASSES, fitAlong, follows, type BendSample, type Fit, type LineSide, type Tape, type TapeKind } from '../tape';
+import {
+  EDGE_CLASSES,
+  fitAlong,
+  follows,
+  type BendSample,
+  type Fit,
+  type LineSide,
+  type Tape,
+  type TapeKind,
+} from '../tape';
 import { maxDwellMin } from '../drying';
 import { deTackFor, holdOnFilm, tapeGrip, type DeTack, type Hold } from '../masking';
 import { compareText, messageWithoutValues, RULE_OF_THUMB, TOLERANCE, firstItem } from '../units';
@@ -69,22 +78,39 @@ export function chooseTape(shelf: readonly Tape[], wish: TapeWish): TapeChoice |
   const short = bestOf(warm, wish);
   if (short) {
     const cleanMin = maxDwellMin(short.tape.cleanHours, wish.airC);
-    return withDoubts(short, wish, suiting, [{ code: 'doubt.outstays', values: { cleanMin, staysMin: wish.staysMin } }]);
+    return withDoubts(short, wish, suiting, [
+      { code: 'doubt.outstays', values: { cleanMin, staysMin: wish.staysMin } },
+    ]);
   }
-  if (warm.length > 0) return withDoubts(tightestFollower(warm, wish), wish, suiting, [messageWithoutValues('doubt.too-tight')]);
+  if (warm.length > 0)
+    return withDoubts(tightestFollower(warm, wish), wish, suiting, [messageWithoutValues('doubt.too-tight')]);
   if (suiting.length === 0) return null;
   const cold = bestOf(suiting, wish) ?? tightestFollower(suiting, wish);
-  return withDoubts(cold, wish, suiting, [{ code: 'doubt.cold', values: { needsC: cold.tape.minApplyC, surfaceC: wish.surfaceC } }]);
+  return withDoubts(cold, wish, suiting, [
+    { code: 'doubt.cold', values: { needsC: cold.tape.minApplyC, surfaceC: wish.surfaceC } },
+  ]);
 }
 
 /** The choice with what its edge and what lies below have against it. */
-function withDoubts({ rank: _, ...choice }: Candidate, wish: TapeWish, suiting: readonly Tape[], doubts: readonly Doubt[]): TapeChoice {
+function withDoubts(
+  { rank: _, ...choice }: Candidate,
+  wish: TapeWish,
+  suiting: readonly Tape[],
+  doubts: readonly Doubt[],
+): TapeChoice {
   const { tape, hold } = choice;
   return {
     ...choice,
     doubts: [
       ...doubts,
-      ...(makesIt(tape, wish) ? [] : [{ code: 'doubt.lesser-edge' as const, values: { edge: tape.edge, gentle: suiting.some((one) => makesIt(one, wish)) } }]),
+      ...(makesIt(tape, wish)
+        ? []
+        : [
+            {
+              code: 'doubt.lesser-edge' as const,
+              values: { edge: tape.edge, gentle: suiting.some((one) => makesIt(one, wish)) },
+            },
+          ]),
       ...(hold === 'safe' ? [] : [messageWithoutValues(hold === 'test' ? 'doubt.test-pull' : 'doubt.lifts')]),
     ],
   };
@@ -95,7 +121,9 @@ function withDoubts({ rank: _, ...choice }: Candidate, wish: TapeWish, suiting: 
  * @returns hours at 23 °C; Infinity where none could
  */
 export function longestClean(shelf: readonly Tape[], wish: TapeWish): number {
-  const suiting = shelf.filter((tape) => suits(tape, wish) && tape.minApplyC <= wish.surfaceC).sort((a, b) => b.cleanHours - a.cleanHours);
+  const suiting = shelf
+    .filter((tape) => suits(tape, wish) && tape.minApplyC <= wish.surfaceC)
+    .sort((a, b) => b.cleanHours - a.cleanHours);
   const following = (tapes: readonly Tape[]) => tapes.find((tape) => follows(fitOf(tape, wish)));
   return (following(suiting.filter((tape) => makesIt(tape, wish))) ?? following(suiting))?.cleanHours ?? Infinity;
 }
@@ -106,11 +134,13 @@ interface Candidate extends Omit<TapeChoice, 'doubts'> {
 }
 
 /** How far the edge of a tape falls short of what the run asks for. */
-const lesserEdge = (tape: Tape, { crisp }: Pick<TapeWish, 'crisp'>): number => (crisp ? EDGE_CLASSES.indexOf(tape.edge) : 0);
+const lesserEdge = (tape: Tape, { crisp }: Pick<TapeWish, 'crisp'>): number =>
+  crisp ? EDGE_CLASSES.indexOf(tape.edge) : 0;
 const makesIt = (tape: Tape, wish: Pick<TapeWish, 'crisp'>): boolean => lesserEdge(tape, wish) === 0;
 
 function suits(tape: Tape, wish: TapeWish): boolean {
-  if (wish.exactWidthMm !== null) return tape.edge === 'crisp' && Math.abs(tape.widthMm - wish.exactWidthMm) <= TOLERANCE.tapeWidth;
+  if (wish.exactWidthMm !== null)
+    return tape.edge === 'crisp' && Math.abs(tape.widthMm - wish.exactWidthMm) <= TOLERANCE.tapeWidth;
   return tape.widthMm <= Math.min(wish.roomMm, widestFor(tape, wish));
 }
 
@@ -118,7 +148,8 @@ const widestFor = ({ edge }: Tape, { crisp, safety }: TapeWish): number =>
   safety ? Infinity : crisp && edge === 'crisp' ? WIDEST_EDGE_MM.crisp : WIDEST_EDGE_MM.rough;
 
 /** How long a tape stays, over how long it comes off clean. */
-export const dwellShare = ({ cleanHours }: Tape, { staysMin, airC }: TapeWish): number => staysMin / maxDwellMin(cleanHours, airC);
+export const dwellShare = ({ cleanHours }: Tape, { staysMin, airC }: TapeWish): number =>
+  staysMin / maxDwellMin(cleanHours, airC);
 
 /**
  * The best of the tapes that follow; null where none does. They are led along the line in the order they would be chosen, until one follows.
@@ -126,16 +157,22 @@ export const dwellShare = ({ cleanHours }: Tape, { staysMin, airC }: TapeWish): 
  */
 function bestOf(tapes: readonly Tape[], wish: TapeWish): Candidate | null {
   const straight = wish.samples.every(({ curvature }) => Math.abs(curvature) < 1e-7);
-  const kinds: readonly TapeKind[] = KINDS[wish.rim ? 'rim' : !wish.crisp ? 'rough' : straight ? 'straight' : 'curved'][wish.model ? 'model' : 'full'];
+  const kinds: readonly TapeKind[] =
+    KINDS[wish.rim ? 'rim' : !wish.crisp ? 'rough' : straight ? 'straight' : 'curved'][wish.model ? 'model' : 'full'];
   const placeOf = ({ kind }: Tape) => (kinds.includes(kind) ? kinds.indexOf(kind) : kinds.length);
-  const standing = tapes.map((tape) => ({ tape, ...standingOf(tape, wish), place: placeOf(tape) })).sort((a, b) => a.rank - b.rank || a.place - b.place);
+  const standing = tapes
+    .map((tape) => ({ tape, ...standingOf(tape, wish), place: placeOf(tape) }))
+    .sort((a, b) => a.rank - b.rank || a.place - b.place);
   const alike = new Map<string, typeof standing>();
-  for (const one of standing) alike.set(`${one.rank} ${one.place}`, [...(alike.get(`${one.rank} ${one.place}`) ?? []), one]);
+  for (const one of standing)
+    alike.set(`${one.rank} ${one.place}`, [...(alike.get(`${one.rank} ${one.place}`) ?? []), one]);
   for (const group of alike.values()) {
     const best = group
       .map(({ place: _, ...one }) => ({ ...one, fit: fitOf(one.tape, wish) }))
       .filter(({ fit }) => follows(fit))
-      .sort((a, b) => effort(a) - effort(b) || b.tape.widthMm - a.tape.widthMm || compareText(a.tape.code, b.tape.code))[0];
+      .sort(
+        (a, b) => effort(a) - effort(b) || b.tape.widthMm - a.tape.widthMm || compareText(a.tape.code, b.tape.code),
+      )[0];
     if (!best) continue;
     const wanted = makesIt(best.tape, wish) ? [] : tapes.filter((tape) => makesIt(tape, wish));
     return wanted.length === 0 || wanted.some((tape) => follows(fitOf(tape, wish))) ? best : null;
@@ -161,6 +198,10 @@ const effort = ({ fit }: Pick<Candidate, 'fit'>): number => (fit.stretch <= RULE
 /** Of tapes that all fail, the one that bends most: narrow and stretchy; one with the edge that is wanted, if there is. */
 function tightestFollower(tapes: readonly Tape[], wish: TapeWish): Candidate {
   const stiffness = ({ widthMm, stretch, fold }: Tape) => widthMm / (stretch + fold);
-  const softest = firstItem([...tapes].sort((a, b) => lesserEdge(a, wish) - lesserEdge(b, wish) || stiffness(a) - stiffness(b) || compareText(a.code, b.code)));
+  const softest = firstItem(
+    [...tapes].sort(
+      (a, b) => lesserEdge(a, wish) - lesserEdge(b, wish) || stiffness(a) - stiffness(b) || compareText(a.code, b.code),
+    ),
+  );
   return { tape: softest, fit: fitOf(softest, wish), ...standingOf(softest, wish) };
 }

@@ -22,7 +22,12 @@ const CRUMB_MM = 2;
  * @param choice the tape it would be; null where there is none
  * @returns null for a line that is taped, and where the shelf has no film that is wide enough, sticks here and lifts nothing off
  */
-export function cutOutFor(shelf: readonly Tape[], piece: Path, wish: TapeWish, choice: TapeChoice | null): FilmCutOut | null {
+export function cutOutFor(
+  shelf: readonly Tape[],
+  piece: Path,
+  wish: TapeWish,
+  choice: TapeChoice | null,
+): FilmCutOut | null {
   if (!isClosed(piece) || wish.exactWidthMm !== null) return null;
   const tapeable = choice !== null && follows(choice.fit) && choice.tape.widthMm > CRUMB_MM;
   if (tapeable && cornerDistances(piece).length < MANY_CORNERS) return null;

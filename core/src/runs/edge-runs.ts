@@ -49,8 +49,14 @@ export function tapeEdgeSpans(borders: readonly Border[], edges: readonly PartEd
     const { line, from, to, left } = borders[edge.border]!;
     const side: LineSide = edge.closed === left ? 'left' : 'right';
     const last = spans.findLast((span) => span.line === line);
-    const goesOn = last && last.side === side && last.class === edge.class && last.edges[0]!.staysMin === edge.staysMin && from - last.to <= SAME_PIECE_MM;
-    const alike = goesOn && last.edges.every(({ strip, closed }) => strip === edge.strip && (!strip || closed === edge.closed));
+    const goesOn =
+      last &&
+      last.side === side &&
+      last.class === edge.class &&
+      last.edges[0]!.staysMin === edge.staysMin &&
+      from - last.to <= SAME_PIECE_MM;
+    const alike =
+      goesOn && last.edges.every(({ strip, closed }) => strip === edge.strip && (!strip || closed === edge.closed));
     if (last && alike) {
       last.to = to;
       last.edges.push(edge);

@@ -88,7 +88,10 @@ const untaped = (wish: TapeWish): Omit<LaidTape, 'techniques' | 'doubts' | 'pinn
 
 /** Where the shelf has no tape for it. */
 export function noTapeLaid(wish: TapeWish, strip: number | null): LaidTape {
-  const none: Doubt = strip === null ? { code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } } : messageWithoutValues('doubt.none-for-strip');
+  const none: Doubt =
+    strip === null
+      ? { code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } }
+      : messageWithoutValues('doubt.none-for-strip');
   return { ...untaped(wish), pinned: false, techniques: [messageWithoutValues('technique.by-hand')], doubts: [none] };
 }
 

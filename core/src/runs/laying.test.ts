@@ -7,12 +7,17 @@ import { areasOn, straight as straightLine } from '../testing';
 import { backingFor, seamTape, filmSheetFor, layOrder, type CutShape, type TapeWish } from '.';
 import { overhangs } from './overhang';
 
-const straight = (x1: number, y1: number, x2: number, y2: number): Path => straightPath({ x: x1, y: y1 }, { x: x2, y: y2 })!;
+const straight = (x1: number, y1: number, x2: number, y2: number): Path =>
+  straightPath({ x: x1, y: y1 }, { x: x2, y: y2 })!;
 
 describe('walkOrder', () => {
   const run = (piece: Path, crisp = true) => ({ piece, crisp, staysMin: 60 });
   it('begins with the longest crisp run and goes back along the next from where it ended', () => {
-    const [short, long, near] = [run(straight(0, 300, 400, 300)), run(straight(0, 0, 900, 0)), run(straight(0, 50, 880, 50))];
+    const [short, long, near] = [
+      run(straight(0, 300, 400, 300)),
+      run(straight(0, 0, 900, 0)),
+      run(straight(0, 50, 880, 50)),
+    ];
     const walked = layOrder([short, long, near]);
     expect(walked.map(({ run: one }) => one)).toEqual([long, near, short]);
     expect(walked.map(({ backwards }) => backwards)).toEqual([false, true, false]);
@@ -26,7 +31,9 @@ describe('walkOrder', () => {
   it('lays each once', () => {
     const place = fc.integer({ min: 0, max: 1000 });
     const runs = fc.array(
-      fc.tuple(place, place, fc.integer({ min: 1, max: 500 })).map(([x, y, length]) => run(straight(x, y, x + length, y))),
+      fc
+        .tuple(place, place, fc.integer({ min: 1, max: 500 }))
+        .map(([x, y, length]) => run(straight(x, y, x + length, y))),
       { minLength: 1, maxLength: 12 },
     );
     fc.assert(
@@ -55,7 +62,13 @@ describe('backing', () => {
   const means = { tapes: SHIPPED_TAPES, scale: 1, surfaceC: 20, airC: 20 };
   it('of a straight line is one piece, half the line tape back from the line', () => {
     const backing = backingFor(straight(0, 0, 900, 0), 6, 900, wish, means);
-    expect(backing).toMatchObject({ pieces: 1, pieceMm: null, offsetMm: 3, tape: 'C24', lengthMm: 900 + 2 * RULE_OF_THUMB.tail.full });
+    expect(backing).toMatchObject({
+      pieces: 1,
+      pieceMm: null,
+      offsetMm: 3,
+      tape: 'C24',
+      lengthMm: 900 + 2 * RULE_OF_THUMB.tail.full,
+    });
   });
   it('round a bend comes in facets of 2√(2Rδ − δ²)', () => {
     // Radius 200, slack 6 − 1.5 − 1.5 = 3: pieces of 69.0 mm, as the worked example of facets.
@@ -63,11 +76,16 @@ describe('backing', () => {
     const backing = backingFor(piece, 6, pathLength(piece), wish, means);
     expect(backing.pieces).toBe(Math.ceil(pathLength(piece) / 68.99));
     expect(backing.pieceMm).toBeLessThanOrEqual(69);
-    expect(backing.lengthMm).toBeCloseTo(pathLength(piece) + (backing.pieces - 1) * RULE_OF_THUMB.pieceOverlap.full + 2 * RULE_OF_THUMB.tail.full, 6);
+    expect(backing.lengthMm).toBeCloseTo(
+      pathLength(piece) + (backing.pieces - 1) * RULE_OF_THUMB.pieceOverlap.full + 2 * RULE_OF_THUMB.tail.full,
+      6,
+    );
   });
   it('a tape over its seam is wide at full size, narrow on a model', () => {
     expect(seamTape(wish, means, false)).toMatchObject({ code: 'C24' });
-    expect(seamTape({ ...wish, model: true }, { ...means, scale: 96 }, true)!.widthMm).toBeLessThanOrEqual(RULE_OF_THUMB.modelSeamMm);
+    expect(seamTape({ ...wish, model: true }, { ...means, scale: 96 }, true)!.widthMm).toBeLessThanOrEqual(
+      RULE_OF_THUMB.modelSeamMm,
+    );
   });
   it('is told to be missing where no tape has room', () => {
     const backing = backingFor(straight(0, 0, 900, 0), 6, 900, { ...wish, roomMm: 4 }, means);
@@ -76,7 +94,9 @@ describe('backing', () => {
   });
   it('is told to be missing where no tape is wider than the line tape', () => {
     const narrow = { ...means, tapes: SHIPPED_TAPES.filter(({ widthMm }) => widthMm <= 6) };
-    expect(backingFor(straight(0, 0, 900, 0), 6, 900, wish, narrow).doubts).toEqual([{ code: 'doubt.none-wider', values: { lineTapeMm: 6 } }]);
+    expect(backingFor(straight(0, 0, 900, 0), 6, 900, wish, narrow).doubts).toEqual([
+      { code: 'doubt.none-wider', values: { lineTapeMm: 6 } },
+    ]);
   });
 });
 
@@ -103,7 +123,10 @@ describe('sheetFor', () => {
       film: { code: 'T150' },
       lengthMm: 140 + 2 * RULE_OF_THUMB.cutMargin,
     });
-    expect(filmSheetFor([box(0, 60, 200), box(500, 60, 200)], films)).toMatchObject({ film: { code: 'T300' }, lengthMm: 560 + 2 * RULE_OF_THUMB.cutMargin });
+    expect(filmSheetFor([box(0, 60, 200), box(500, 60, 200)], films)).toMatchObject({
+      film: { code: 'T300' },
+      lengthMm: 560 + 2 * RULE_OF_THUMB.cutMargin,
+    });
   });
   it('is none for one shape, and where no film is wide enough', () => {
     expect(filmSheetFor([box(0, 60, 100)], films)).toBeNull();
@@ -114,8 +137,13 @@ describe('sheetFor', () => {
 describe('overhangs', () => {
   // A wedge between two lines that meet at 0, 200: at x it is 0.1·x high.
   const surface: Surface = { kind: 'flat', outline: { kind: 'rectangle', width: 1000, height: 400 } };
-  const arrangement = areasOn(surface, [straightLine('low', [0, 200], [1000, 200]), straightLine('high', [0, 200], [1000, 300])]);
-  const wedge = arrangement.areas.findIndex(({ seed }) => seed.y > 200 && seed.y < 300 && seed.x > 400 && seed.y < 200 + 0.1 * seed.x);
+  const arrangement = areasOn(surface, [
+    straightLine('low', [0, 200], [1000, 200]),
+    straightLine('high', [0, 200], [1000, 300]),
+  ]);
+  const wedge = arrangement.areas.findIndex(
+    ({ seed }) => seed.y > 200 && seed.y < 300 && seed.x > 400 && seed.y < 200 + 0.1 * seed.x,
+  );
   const open = arrangement.areas.map((_, area) => area !== wedge);
   const piece = straight(0, 200, 1000, 200);
   const found = (widthMm: number, side: 'left' | 'right' = 'left', painted = open) =>

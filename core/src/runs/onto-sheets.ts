@@ -9,7 +9,13 @@ export function mergeOntoSheets(part: MaskedPart, runs: readonly Run[], tapes: r
     const cut = run.techniques.find(({ code }) => code === 'technique.cut-out');
     const line = part.lines.find(({ id }) => id === run.line) as ResolvedLine;
     if (cut?.code !== 'technique.cut-out' || line.id === line.owner) return null;
-    return { part: part.id, owner: line.owner, code: lineCode(part, line), piece: pieceAlong(part, run), inside: cut.values.inside };
+    return {
+      part: part.id,
+      owner: line.owner,
+      code: lineCode(part, line),
+      piece: pieceAlong(part, run),
+      inside: cut.values.inside,
+    };
   };
   const shapes = runs.map(shapeOf);
   const owners = [...new Set(shapes.flatMap((shape) => (shape ? [shape.owner] : [])))];

@@ -52,7 +52,10 @@ export function overhangs(
   };
   // Before the first place that is looked at all along, and after the last, there may be a tip as well.
   const step = (to - from) / Math.round(Math.min(PLACES.most, Math.max(PLACES.least, (to - from) / PLACES.everyMm)));
-  const found = mergeIntervals([...fromTheEnds([from, to], step, outerMm, overAt), ...allAlong([from, to], step, overAt)], 1e-9);
+  const found = mergeIntervals(
+    [...fromTheEnds([from, to], step, outerMm, overAt), ...allAlong([from, to], step, overAt)],
+    1e-9,
+  );
   return found.map(([fromMm, toMm]) => ({ fromMm, toMm }));
 }
 
@@ -70,11 +73,20 @@ function allAlong([from, to]: readonly [number, number], step: number, overAt: (
 }
 
 /** From each end as far as it reaches over there; looked for at least so far, and no farther than the most. */
-function fromTheEnds([from, to]: readonly [number, number], mostMm: number, farMm: number, overAt: (at: number) => boolean): Interval[] {
+function fromTheEnds(
+  [from, to]: readonly [number, number],
+  mostMm: number,
+  farMm: number,
+  overAt: (at: number) => boolean,
+): Interval[] {
   // A tip may begin a little way in, where its end lies beyond the part.
   const reach = (placeAt: (off: number) => number): number => {
     let over = 0;
-    for (let off = Math.min(FIRST_MM, mostMm); off <= mostMm && off <= Math.max(farMm, over * FARTHER * FARTHER); off *= FARTHER)
+    for (
+      let off = Math.min(FIRST_MM, mostMm);
+      off <= mostMm && off <= Math.max(farMm, over * FARTHER * FARTHER);
+      off *= FARTHER
+    )
       if (overAt(placeAt(off))) over = off;
     return Math.min(mostMm, over * FARTHER);
   };

@@ -20,7 +20,9 @@ export type PlaceChoice = Partial<RunPlace>;
 /** The choices that apply to a place, the nearest to it first. */
 export function mostSpecificFirst<C extends PlaceChoice>(place: RunPlace, choices: readonly C[]): C[] {
   const applies = ({ part, line, side }: C) =>
-    (part === undefined || part === place.part) && (line === undefined || line === place.line) && (side === undefined || side === place.side);
+    (part === undefined || part === place.part) &&
+    (line === undefined || line === place.line) &&
+    (side === undefined || side === place.side);
   const nearness = ({ line, side }: C) => (line === undefined ? 0 : side === undefined ? 1 : 2);
   return choices.filter(applies).sort((a, b) => nearness(b) - nearness(a));
 }
@@ -29,17 +31,25 @@ export function mostSpecificFirst<C extends PlaceChoice>(place: RunPlace, choice
  * The tape of a run: the one a person has chosen for it, for its line, or for all lines, the nearest to it first. One chosen for a run or a
  * line is taken even where it is doubtful, as long as it has room; one chosen for all where it does the line.
  */
-export function chosenTape(place: RunPlace, wish: TapeWish, tapes: readonly Tape[], pins: readonly PinnedTape[]): TapeChoice | null {
+export function chosenTape(
+  place: RunPlace,
+  wish: TapeWish,
+  tapes: readonly Tape[],
+  pins: readonly PinnedTape[],
+): TapeChoice | null {
   for (const pin of mostSpecificFirst(place, pins)) {
     if (pin.line === undefined && !wish.crisp) continue;
     const choice = chooseTape(
       tapes.filter(({ code }) => code === pin.tape),
       wish,
     );
-    if (choice && (pin.line !== undefined || (follows(choice.fit) && choice.hold !== 'no'))) return { ...choice, pinned: true };
+    if (choice && (pin.line !== undefined || (follows(choice.fit) && choice.hold !== 'no')))
+      return { ...choice, pinned: true };
     if (pin.line !== undefined) {
       const instead = chooseTape(tapes, wish);
-      return instead && { ...instead, doubts: [...instead.doubts, { code: 'doubt.not-chosen', values: { tape: pin.tape } }] };
+      return (
+        instead && { ...instead, doubts: [...instead.doubts, { code: 'doubt.not-chosen', values: { tape: pin.tape } }] }
+      );
     }
   }
   return chooseTape(tapes, wish);

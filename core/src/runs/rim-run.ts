@@ -102,13 +102,19 @@ const HOW: Readonly<Record<OutsideRim, LayMethod>> = {
 };
 
 /** How long the tapes for a rim come off clean, at best; hours at 23 °C. */
-export function longestCleanOnRim(rim: Pick<MaskedRim, 'beyond' | 'gapMm' | 'path' | 'class'>, means: MaskingMeans): number {
+export function longestCleanOnRim(
+  rim: Pick<MaskedRim, 'beyond' | 'gapMm' | 'path' | 'class'>,
+  means: MaskingMeans,
+): number {
   if (rim.gapMm !== null && foamFor(rim.gapMm) !== null) return FOAM_HOURS;
   return longestClean(means.tapes, rimWish({ ...rim, staysMin: 0, bondN25: Infinity }, means));
 }
 
 /** Beyond a rim there is room; only where the surface goes on does the tape itself make the line. */
-const rimWish = ({ beyond, path, class: one, staysMin, bondN25 }: MaskedRim, { surfaceC, airC, scale }: MaskingMeans): TapeWish => ({
+const rimWish = (
+  { beyond, path, class: one, staysMin, bondN25 }: MaskedRim,
+  { surfaceC, airC, scale }: MaskingMeans,
+): TapeWish => ({
   samples: path.map(({ at, curvature }) => ({ at, curvature })),
   side: 'right',
   crisp: beyond === 'goes-on' && one === 'crisp',

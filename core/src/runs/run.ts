@@ -98,7 +98,10 @@ export interface MaskingMeans {
 }
 
 /** The piece of its line a run lies along. */
-export function pieceAlong(part: Pick<MaskedPart, 'lines'>, { line, from, to }: Pick<Run, 'line' | 'from' | 'to'>): Path {
+export function pieceAlong(
+  part: Pick<MaskedPart, 'lines'>,
+  { line, from, to }: Pick<Run, 'line' | 'from' | 'to'>,
+): Path {
   const pieces = (part.lines.find(({ id }) => id === line) as ResolvedLine).pieces;
   return firstItem(
     pieces.flatMap((whole) => {
@@ -109,4 +112,5 @@ export function pieceAlong(part: Pick<MaskedPart, 'lines'>, { line, from, to }: 
 }
 
 /** Code of the line of the list a stroke belongs to. */
-export const lineCode = ({ lines }: MaskedPart, { owner }: ResolvedLine): string => codeOfLine([...new Set(lines.map((one) => one.owner))].indexOf(owner));
+export const lineCode = ({ lines }: MaskedPart, { owner }: ResolvedLine): string =>
+  codeOfLine([...new Set(lines.map((one) => one.owner))].indexOf(owner));

@@ -25,7 +25,8 @@ import {
 
 const { say, why } = wordsFor();
 
-const bends = (...radii: number[]) => radii.map((radius, index) => ({ at: index * 20, curvature: Number.isFinite(radius) ? 1 / radius : 0 }));
+const bends = (...radii: number[]) =>
+  radii.map((radius, index) => ({ at: index * 20, curvature: Number.isFinite(radius) ? 1 / radius : 0 }));
 const STRAIGHT = bends(Infinity, Infinity);
 const wish = (over: Partial<TapeWish> = {}): TapeWish => ({
   samples: STRAIGHT,
@@ -62,7 +63,8 @@ describe('chooseTape', () => {
     expect(chosen({ model: true })?.tape.kind).toBe('W');
     expect(chosen({ model: true, samples: bends(30, 30) })?.tape.kind).toBe('M');
   });
-  it('takes cheap crepe where the edge gets painted over', () => expect(chosen({ crisp: false })?.tape.code).toBe('C24'));
+  it('takes cheap crepe where the edge gets painted over', () =>
+    expect(chosen({ crisp: false })?.tape.code).toBe('C24'));
   it('takes a narrower tape in a tighter bend', () => {
     const width = (radius: number) => chosen({ samples: bends(radius, radius) })?.tape.widthMm ?? 0;
     expect(width(1000)).toBe(12);
@@ -116,8 +118,14 @@ describe('a tape and the paint below it', () => {
       tape: { code: 'P24' },
       doubts: [{ code: 'doubt.lesser-edge', values: { edge: 'fair', gentle: false } }],
     });
-    expect(chosen({ bondN25: 3.3, roomMm: 60 }, only)?.doubts.map(({ code }) => code)).toEqual(['doubt.lesser-edge', 'doubt.test-pull']);
-    expect(chosen({ bondN25: 2, roomMm: 60 }, only)?.doubts.map(({ code }) => code)).toEqual(['doubt.lesser-edge', 'doubt.lifts']);
+    expect(chosen({ bondN25: 3.3, roomMm: 60 }, only)?.doubts.map(({ code }) => code)).toEqual([
+      'doubt.lesser-edge',
+      'doubt.test-pull',
+    ]);
+    expect(chosen({ bondN25: 2, roomMm: 60 }, only)?.doubts.map(({ code }) => code)).toEqual([
+      'doubt.lesser-edge',
+      'doubt.lifts',
+    ]);
   });
   it('where no crisp tape makes the bend the run is split, not laid with a lesser one', () =>
     expect(
@@ -138,7 +146,8 @@ describe('a tape and the paint below it', () => {
           const found = chosen({ bondN25, crisp, model, staysMin, roomMm: 60 });
           const best = Math.min(
             ...SHIPPED_TAPES.filter(
-              ({ widthMm, cleanHours, edge }) => widthMm <= (crisp && edge === 'crisp' ? 19 : 24) && maxDwellMin(cleanHours, 20) >= staysMin,
+              ({ widthMm, cleanHours, edge }) =>
+                widthMm <= (crisp && edge === 'crisp' ? 19 : 24) && maxDwellMin(cleanHours, 20) >= staysMin,
             ).map((tape) => {
               const share = staysMin / maxDwellMin(tape.cleanHours, 20);
               return deTackFor(bondN25, tape, share) !== null ? 0 : rank[holdOnFilm(bondN25, tapeGrip(tape, share))];
@@ -175,7 +184,12 @@ describe('how a run is laid', () => {
     gapMm: null,
     ...over,
   });
-  const met = (kind: FeatureCrossing['kind'], from: number, to = from, bend: FeatureCrossing['bend'] = null): FeatureCrossing => ({
+  const met = (
+    kind: FeatureCrossing['kind'],
+    from: number,
+    to = from,
+    bend: FeatureCrossing['bend'] = null,
+  ): FeatureCrossing => ({
     feature: 'f',
     name: 'F',
     kind,
@@ -203,17 +217,18 @@ describe('how a run is laid', () => {
     ]);
     // What the line meets elsewhere is no matter of this run.
     expect(codes({ crosses: [met('raised-row', 1200)] })).toEqual(['sighted']);
-    expect(codes({ crosses: [met('raised-row', 200)], fit: { ...fit, worstRadiusMm: 300, worstAt: 3 } })).toEqual(['guide', 'steer']);
+    expect(codes({ crosses: [met('raised-row', 200)], fit: { ...fit, worstRadiusMm: 300, worstAt: 3 } })).toEqual([
+      'guide',
+      'steer',
+    ]);
   });
   it('what the paint below asks for comes first, then what is met, then what lies between', () =>
-    expect(codes({ hold: 'test', crosses: [met('crease', 300, 300, 'concave'), met('crease', 500, 500, 'convex'), met('texture', 600, 700)] })).toEqual([
-      'test-pull',
-      'texture',
-      'hollow',
-      'press',
-      'sighted',
-      'low-pull',
-    ]));
+    expect(
+      codes({
+        hold: 'test',
+        crosses: [met('crease', 300, 300, 'concave'), met('crease', 500, 500, 'convex'), met('texture', 600, 700)],
+      }),
+    ).toEqual(['test-pull', 'texture', 'hollow', 'press', 'sighted', 'low-pull']));
   it('snips at folds, splits at corners, laps over where it closes, and takes tweezers for what is short', () => {
     expect(
       techniquesFor(
@@ -241,13 +256,17 @@ describe('how a run is laid', () => {
   });
   it('a long piece on doubtful paint comes off in lengths, a short one as it is', () => {
     const pull = (lengthMm: number) =>
-      techniquesFor(run({ hold: 'test', piece: straightPath({ x: 0, y: 0 }, { x: lengthMm, y: 0 })! })).find(({ code }) => code === 'technique.low-pull')
-        ?.values;
+      techniquesFor(run({ hold: 'test', piece: straightPath({ x: 0, y: 0 }, { x: lengthMm, y: 0 })! })).find(
+        ({ code }) => code === 'technique.low-pull',
+      )?.values;
     expect(pull(900)).toEqual({ inMm: null });
     expect(pull(4000)).toEqual({ inMm: RULE_OF_THUMB.peelLength });
   });
   it('a strip of an odd width is slit first, a narrow gap is tried', () => {
-    expect(techniquesFor(run({ slitMm: 4.5, rollMm: 6 }))[0]).toEqual({ code: 'technique.slit', values: { fromMm: 6, toMm: 4.5 } });
+    expect(techniquesFor(run({ slitMm: 4.5, rollMm: 6 }))[0]).toEqual({
+      code: 'technique.slit',
+      values: { fromMm: 6, toMm: 4.5 },
+    });
     expect(techniquesFor(run({ gapMm: 0.8 }))[0]).toEqual({ code: 'technique.gap', values: { gapMm: 0.8 } });
   });
   it('goes round a post in pieces, and not round another opening', () => {
@@ -266,7 +285,8 @@ describe('how a run is laid', () => {
     const along = techniquesFor(run({ rows: row(200, 3, 600, 3) })).find(({ code }) => code === 'technique.row-along');
     expect(along?.from).toBeCloseTo(205, 0);
     expect(along?.to).toBeCloseTo(595, 0);
-    for (const rows of [row(200, -3, 600, -3), row(200, 9, 600, 9), row(300, -50, 300, 50)]) expect(codes({ rows })).not.toContain('row-along');
+    for (const rows of [row(200, -3, 600, -3), row(200, 9, 600, 9), row(300, -50, 300, 50)])
+      expect(codes({ rows })).not.toContain('row-along');
   });
   it('what was not worked out says so', () => {
     const [technique] = techniquesFor(run({ crosses: [met('no-touch', 100, 180)] }));
@@ -275,7 +295,13 @@ describe('how a run is laid', () => {
 });
 
 describe('edgeSpans', () => {
-  const border = (line: string, from: number, to: number, left: number, right: number): Border => ({ line, from, to, left, right });
+  const border = (line: string, from: number, to: number, left: number, right: number): Border => ({
+    line,
+    from,
+    to,
+    left,
+    right,
+  });
   const edge = (of: number, closed: number, free: number, over: Partial<PartEdge> = {}): PartEdge => ({
     border: of,
     closed,
@@ -291,8 +317,12 @@ describe('edgeSpans', () => {
   });
 
   it('lays tape on the covered side', () => {
-    expect(tapeEdgeSpans([border('a', 0, 10, 0, 1)], [edge(0, 1, 0)])).toMatchObject([{ line: 'a', from: 0, to: 10, side: 'right', class: 'crisp' }]);
-    expect(tapeEdgeSpans([border('a', 0, 10, 0, 1)], [edge(0, 0, 1, { class: 'rough' })])).toMatchObject([{ side: 'left', class: 'rough' }]);
+    expect(tapeEdgeSpans([border('a', 0, 10, 0, 1)], [edge(0, 1, 0)])).toMatchObject([
+      { line: 'a', from: 0, to: 10, side: 'right', class: 'crisp' },
+    ]);
+    expect(tapeEdgeSpans([border('a', 0, 10, 0, 1)], [edge(0, 0, 1, { class: 'rough' })])).toMatchObject([
+      { side: 'left', class: 'rough' },
+    ]);
     expect(tapeEdgeSpans([border('a', 0, 10, 0, 1)], [])).toEqual([]);
   });
   it('runs on past a line that ends on the covered side, but not where the edge changes', () => {
@@ -302,13 +332,22 @@ describe('edgeSpans', () => {
     expect(joined[0]!.edges.map(({ border: of }) => of)).toEqual([0, 1]);
     expect(tapeEdgeSpans(borders, [edge(0, 1, 0), edge(1, 2, 0, { class: 'rough' })])).toHaveLength(2);
     expect(tapeEdgeSpans(borders, [edge(0, 1, 0, { strip: true }), edge(1, 2, 0, { strip: true })])).toHaveLength(2);
-    expect(tapeEdgeSpans([border('a', 0, 10, 0, 1), border('a', 12, 25, 0, 1)], [edge(0, 1, 0), edge(1, 1, 0)])).toHaveLength(2);
+    expect(
+      tapeEdgeSpans([border('a', 0, 10, 0, 1), border('a', 12, 25, 0, 1)], [edge(0, 1, 0), edge(1, 1, 0)]),
+    ).toHaveLength(2);
   });
 });
 
 describe('strips', () => {
   const waist = sweep('w', [0, 200], [500, 260], [1000, 210]);
-  const parallel = (offset: number): TrimLine => ({ kind: 'parallel', id: 'p', name: 'p', runOn: true, of: 'w', offset });
+  const parallel = (offset: number): TrimLine => ({
+    kind: 'parallel',
+    id: 'p',
+    name: 'p',
+    runOn: true,
+    of: 'w',
+    offset,
+  });
   const part = (offset: number): Pick<MaskedPart, 'arrangement' | 'lines'> => {
     const lines = [waist, parallel(offset)];
     return { lines: linesOn(BOARD, lines), arrangement: areasOn(BOARD, lines) };
@@ -319,10 +358,14 @@ describe('strips', () => {
     return stripWidth(arrangement.areas[index]!, index, arrangement.borders);
   };
 
-  it.each([3, 6, 12, 25])('%d mm between a sweep and its parallel is measured as that', (width) => expect(middle(-width)).toBeCloseTo(width, 1));
+  it.each([3, 6, 12, 25])('%d mm between a sweep and its parallel is measured as that', (width) =>
+    expect(middle(-width)).toBeCloseTo(width, 1),
+  );
   it('a broad area is no strip', () => {
     const { arrangement } = part(-6);
-    arrangement.areas.forEach((area, index) => area.sizeMm2 > 60_000 && expect(stripWidth(area, index, arrangement.borders)).toBeNull());
+    arrangement.areas.forEach(
+      (area, index) => area.sizeMm2 > 60_000 && expect(stripWidth(area, index, arrangement.borders)).toBeNull(),
+    );
   });
   it('is covered by one tape of its width, or one that is slit to it while it is narrow', () => {
     const strip = (offset: number, shelf: readonly Tape[] = SHIPPED_TAPES) => {
@@ -378,14 +421,23 @@ describe('strips', () => {
       means,
     );
     expect(runs).toHaveLength(1);
-    expect(runs[0]).toMatchObject({ tapeWidthMm: 6, count: 3, doubts: [], strip, edges: [{ border: 0 }, { border: 1 }] });
+    expect(runs[0]).toMatchObject({
+      tapeWidthMm: 6,
+      count: 3,
+      doubts: [],
+      strip,
+      edges: [{ border: 0 }, { border: 1 }],
+    });
     expect(edges.map((edge) => longestCleanOn({ lines, arrangement }, edge, means))).toEqual([120, 120]);
   });
 });
 
 describe('a closed shape that tape cannot follow', () => {
   const ring = (count: number, radius: number) =>
-    Array.from({ length: count }, (_, index) => ({ x: radius * Math.cos((2 * Math.PI * index) / count), y: radius * Math.sin((2 * Math.PI * index) / count) }));
+    Array.from({ length: count }, (_, index) => ({
+      x: radius * Math.cos((2 * Math.PI * index) / count),
+      y: radius * Math.sin((2 * Math.PI * index) / count),
+    }));
   const star = pathFromSamples(
     ring(10, 40).map(({ x, y }, index) => (index % 2 === 0 ? { x, y } : { x: x / 2, y: y / 2 })),
     true,
@@ -395,7 +447,11 @@ describe('a closed shape that tape cannot follow', () => {
     return cutOutFor(shelf, path, asked, chooseTape(shelf, asked));
   };
   it('is cut from film: the piece itself on its inside, what is left of it round it', () => {
-    expect(cut({ side: 'left' })).toMatchObject({ film: { code: 'T150' }, inside: true, lengthMm: expect.closeTo(2 * 40 * Math.cos(Math.PI / 10) + 40, 0) });
+    expect(cut({ side: 'left' })).toMatchObject({
+      film: { code: 'T150' },
+      inside: true,
+      lengthMm: expect.closeTo(2 * 40 * Math.cos(Math.PI / 10) + 40, 0),
+    });
     expect(cut({ side: 'right' })).toMatchObject({ film: { code: 'T150' }, inside: false });
   });
   it('that is larger takes the wider film, and none where it is larger than that, does not last, lifts paint or has no room', () => {
@@ -417,13 +473,13 @@ describe('a closed shape that tape cannot follow', () => {
         )!,
       ),
     ).toBeNull();
-    expect([cut({ staysMin: 9000 }), cut({ bondN25: 5 }), cut({ surfaceC: 5 }), cut({ roomMm: 10 }), cut({}, star, [])]).toEqual([
-      null,
-      null,
-      null,
-      null,
-      null,
-    ]);
+    expect([
+      cut({ staysMin: 9000 }),
+      cut({ bondN25: 5 }),
+      cut({ surfaceC: 5 }),
+      cut({ roomMm: 10 }),
+      cut({}, star, []),
+    ]).toEqual([null, null, null, null, null]);
   });
   it('but one that tape follows is taped, and so is what is open', () => {
     expect(cut({}, pathFromSamples(ring(120, 200), true)!)).toBeNull();

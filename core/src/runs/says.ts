@@ -46,7 +46,11 @@ export interface TechniqueMessages {
   /** It comes off slowly; `inMm`: cut into lengths of so much, null: as one. */
   readonly 'technique.low-pull': { readonly inMm: number | null };
   /** Where other tapes lie already it ends against them: one more would be too many on each other. `backing`: it is the backing that ends. */
-  readonly 'technique.stop-short': { readonly atMm: readonly number[]; readonly layers: number; readonly backing: boolean };
+  readonly 'technique.stop-short': {
+    readonly atMm: readonly number[];
+    readonly layers: number;
+    readonly backing: boolean;
+  };
   readonly 'technique.over-seam': { readonly tape: string | null; readonly lengthMm: number };
   /** Along a rim. */
   readonly 'technique.foam-gap': { readonly gapMm: number };

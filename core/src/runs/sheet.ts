@@ -40,8 +40,19 @@ export function filmSheetFor(shapes: readonly CutShape[], films: readonly Tape[]
   const margin = 2 * RULE_OF_THUMB.cutMargin;
   const [widthMm, heightMm] = [maxX - minX, maxY - minY];
   const [short, long] = widthMm < heightMm ? [widthMm, heightMm] : [heightMm, widthMm];
-  const film = films.filter(({ kind, widthMm: wide }) => kind === 'T' && wide >= short + margin).sort((a, b) => a.widthMm - b.widthMm)[0];
+  const film = films
+    .filter(({ kind, widthMm: wide }) => kind === 'T' && wide >= short + margin)
+    .sort((a, b) => a.widthMm - b.widthMm)[0];
   if (!film) return null;
   const inner = shapes.filter(({ inside }) => inside).length;
-  return { owner: first.owner, code: first.code, film, shapes: shapes.length - inner, inner, widthMm, heightMm, lengthMm: long + margin };
+  return {
+    owner: first.owner,
+    code: first.code,
+    film,
+    shapes: shapes.length - inner,
+    inner,
+    widthMm,
+    heightMm,
+    lengthMm: long + margin,
+  };
 }

@@ -3,7 +3,16 @@ import type { LineSide } from '../tape';
 
 /** Which side of its line a tape lies on, as a person sees it: on the drawing of a flat part, on a round part itself. */
 export type SeenSide =
-  'above' | 'below' | 'left-of' | 'right-of' | 'near-end-of' | 'far-end-of' | 'upper-side-of' | 'lower-side-of' | 'inside-of' | 'outside-of';
+  | 'above'
+  | 'below'
+  | 'left-of'
+  | 'right-of'
+  | 'near-end-of'
+  | 'far-end-of'
+  | 'upper-side-of'
+  | 'lower-side-of'
+  | 'inside-of'
+  | 'outside-of';
 
 /**
  * As a person sees it: within or outside a closed line, by the ends of a round part, else on the drawing.

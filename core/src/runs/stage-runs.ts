@@ -27,9 +27,14 @@ export const stageRuns = (parts: readonly MaskedPart[], means: MaskingMeans): Ru
   parts.flatMap((part) =>
     mergeOntoSheets(
       part,
-      layOrder(partRuns(part, means).map((run) => ({ run, piece: pieceAlong(part, run), crisp: run.class === 'crisp', staysMin: run.staysMin }))).map(
-        ({ run: { run }, backwards, walkMm }) => ({ ...run, sheet: null, backwards, walkMm }),
-      ),
+      layOrder(
+        partRuns(part, means).map((run) => ({
+          run,
+          piece: pieceAlong(part, run),
+          crisp: run.class === 'crisp',
+          staysMin: run.staysMin,
+        })),
+      ).map(({ run: { run }, backwards, walkMm }) => ({ ...run, sheet: null, backwards, walkMm })),
       means.tapes,
     ),
   );
@@ -76,7 +81,8 @@ export function longestCleanOn(
   }, Infinity);
 }
 
-const lineOf = ({ lines }: Pick<MaskedPart, 'lines'>, { line }: EdgeSpan): ResolvedLine => lines.find(({ id }) => id === line) as ResolvedLine;
+const lineOf = ({ lines }: Pick<MaskedPart, 'lines'>, { line }: EdgeSpan): ResolvedLine =>
+  lines.find(({ id }) => id === line) as ResolvedLine;
 
 function runsOnSpan(part: MaskedPart, span: EdgeSpan, strip: number | null, means: MaskingMeans): Unordered[] {
   const line = lineOf(part, span);
@@ -90,27 +96,52 @@ function runsOnSpan(part: MaskedPart, span: EdgeSpan, strip: number | null, mean
     return Math.max(0, Math.min(to, end) - Math.max(from, start)) / (to - from);
   };
   return pieces.map((piece, index) => {
-    const all = span.edges.map((edge) => ({ ...edge, share: strip === null ? shareOf(edge, [piece[0]!.at, piece.at(-1)!.at]) : 1 }));
+    const all = span.edges.map((edge) => ({
+      ...edge,
+      share: strip === null ? shareOf(edge, [piece[0]!.at, piece.at(-1)!.at]) : 1,
+    }));
     const edges = strip === null ? all.filter(({ share }) => share > 0) : index === 0 ? all : [];
     const wish = wishFor(part, piece, span, alone, means);
     const run = runOf({ part, line, piece, span, strip, alone, means }, wish);
     const lengthOf = (which: (edge: PartEdge) => boolean) =>
-      sumOf(edges, (edge) => (which(edge) ? edge.share * (part.arrangement.borders[edge.border]!.to - part.arrangement.borders[edge.border]!.from) : 0));
-    const [backedMm, seamMm] = [span.class === 'crisp' ? lengthOf(({ backing }) => backing) : 0, lengthOf(({ seam }) => seam)];
+      sumOf(edges, (edge) =>
+        which(edge)
+          ? edge.share * (part.arrangement.borders[edge.border]!.to - part.arrangement.borders[edge.border]!.from)
+          : 0,
+      );
+    const [backedMm, seamMm] = [
+      span.class === 'crisp' ? lengthOf(({ backing }) => backing) : 0,
+      lengthOf(({ seam }) => seam),
+    ];
     return {
       ...run,
       edges,
       staysMin: wish.staysMin,
-      backing: backedMm > 0 ? trimmed(part, span, piece, wish, backingFor(piece, run.tapeWidthMm, backedMm, wish, means)) : null,
+      backing:
+        backedMm > 0
+          ? trimmed(part, span, piece, wish, backingFor(piece, run.tapeWidthMm, backedMm, wish, means))
+          : null,
       seam: seamMm > 0 ? { tape: seamTape(wish, means, part.gun), lengthMm: seamMm } : null,
     };
   });
 }
 
 /** A backing with where it reaches too far. */
-function trimmed(part: MaskedPart, { edges }: EdgeSpan, piece: Path, { side }: TapeWish, backing: Omit<Backing, 'overhangs'>): Backing {
+function trimmed(
+  part: MaskedPart,
+  { edges }: EdgeSpan,
+  piece: Path,
+  { side }: TapeWish,
+  backing: Omit<Backing, 'overhangs'>,
+): Backing {
   const { offsetMm, widthMm } = backing;
-  return { ...backing, overhangs: overhangs(part, firstItem(edges).painted, piece, side, { innerMm: offsetMm, outerMm: offsetMm + widthMm }) };
+  return {
+    ...backing,
+    overhangs: overhangs(part, firstItem(edges).painted, piece, side, {
+      innerMm: offsetMm,
+      outerMm: offsetMm + widthMm,
+    }),
+  };
 }
 
 /** What covers a strip alone; where nothing does any more no tape fits it. */
@@ -118,7 +149,13 @@ const aloneOn = (part: Pick<MaskedPart, 'arrangement'>, strip: number, { tapes }
   stripTapes(part, strip, tapes) ?? { widthMm: null, slit: false, tapes: [] };
 type AloneOnStrip = Omit<StripTapes, 'widthMm'> & { readonly widthMm: number | null };
 
-function wishFor(part: Pick<MaskedPart, 'arrangement'>, piece: Path, span: EdgeSpan, alone: AloneOnStrip | null, means: MaskingMeans): TapeWish {
+function wishFor(
+  part: Pick<MaskedPart, 'arrangement'>,
+  piece: Path,
+  span: EdgeSpan,
+  alone: AloneOnStrip | null,
+  means: MaskingMeans,
+): TapeWish {
   const samples: BendSample[] = piece.map(({ at, curvature }) => ({ at, curvature }));
   return {
     samples,
@@ -200,17 +237,26 @@ function gapBeside({ arrangement }: MaskedPart, { edges }: EdgeSpan): number | n
 const MOST_TRIMMED = 0.1;
 
 /** The tape of a run, narrower than it might be where it would lie on what is painted for long, as between lines that taper; and where it still does. */
-function narrowEnough({ part, line, piece, span, alone, means }: Site, wish: TapeWish): { choice: TapeChoice | null; overhang: readonly Overhang[] } {
+function narrowEnough(
+  { part, line, piece, span, alone, means }: Site,
+  wish: TapeWish,
+): { choice: TapeChoice | null; overhang: readonly Overhang[] } {
   const tapes = alone?.tapes ?? means.tapes;
-  const choose = (roomMm: number) => chosenTape({ part: part.id, line: line.owner, side: span.side }, { ...wish, roomMm }, tapes, means.pins ?? []);
-  const overhangOf = ({ tape }: TapeChoice) => overhangs(part, firstItem(span.edges).painted, piece, wish.side, { innerMm: 0, outerMm: tape.widthMm });
+  const choose = (roomMm: number) =>
+    chosenTape({ part: part.id, line: line.owner, side: span.side }, { ...wish, roomMm }, tapes, means.pins ?? []);
+  const overhangOf = ({ tape }: TapeChoice) =>
+    overhangs(part, firstItem(span.edges).painted, piece, wish.side, { innerMm: 0, outerMm: tape.widthMm });
   let choice = choose(wish.roomMm);
   let overhang = choice ? overhangOf(choice) : [];
   while (choice && !choice.pinned && alone === null) {
     const over = sumOf(overhang, ({ fromMm, toMm }) => toMm - fromMm);
     if (over <= MOST_TRIMMED * pathLength(piece)) break;
     const narrower = choose(choice.tape.widthMm - TOLERANCE.tapeWidth);
-    const asGood = narrower && follows(narrower.fit) && narrower.hold === choice.hold && narrower.doubts.length <= choice.doubts.length;
+    const asGood =
+      narrower &&
+      follows(narrower.fit) &&
+      narrower.hold === choice.hold &&
+      narrower.doubts.length <= choice.doubts.length;
     if (!asGood) break;
     choice = narrower;
     overhang = overhangOf(choice);

@@ -16,7 +16,11 @@ export interface StripTapes {
  * The tapes that cover a strip alone: as wide as it, or slit to its width where it is narrow and of an odd one.
  * @returns null for an area that is no strip, and for one that takes more than one tape
  */
-export function stripTapes({ arrangement }: Pick<MaskedPart, 'arrangement'>, area: number, tapes: readonly Tape[]): StripTapes | null {
+export function stripTapes(
+  { arrangement }: Pick<MaskedPart, 'arrangement'>,
+  area: number,
+  tapes: readonly Tape[],
+): StripTapes | null {
   const width = stripWidth(arrangement.areas[area]!, area, arrangement.borders);
   if (width === null) return null;
   const crisp = tapes.filter(({ edge }) => edge === 'crisp');

@@ -30,14 +30,24 @@ export function placeBand(band: TapeBand): PlacedTapeBand {
   const count = Math.ceil((piece.length - 1) / PIECES);
   const lengths = Array.from({ length: count }, (_, index) => piece.slice(index * PIECES, (index + 1) * PIECES + 1));
   const least = band.metric ? minOf(piece.map((place) => shareAt(band.metric, place))) : 1;
-  return { ...band, box: boundingBox(piece), reachDrawnMm: band.outerMm / least, lengths: lengths.map((path) => ({ path, box: boundingBox(path) })) };
+  return {
+    ...band,
+    box: boundingBox(piece),
+    reachDrawnMm: band.outerMm / least,
+    lengths: lengths.map((path) => ({ path, box: boundingBox(path) })),
+  };
 }
 
 /** Places of a drawing as they lie round one of them, where it is true: drawn lengths across the axis shrink to what they are there. */
-const trueRound = (path: Path, share: number): Path => (share === 1 ? path : path.map((point) => ({ ...point, y: point.y * share })));
+const trueRound = (path: Path, share: number): Path =>
+  share === 1 ? path : path.map((point) => ({ ...point, y: point.y * share }));
 
 /** The place along a band that is nearest to one within its reach; null where there is none. */
-function nearestWithin({ lengths, outerMm }: PlacedTapeBand, place: Point, share: number): { readonly at: number; readonly distanceMm: number } | null {
+function nearestWithin(
+  { lengths, outerMm }: PlacedTapeBand,
+  place: Point,
+  share: number,
+): { readonly at: number; readonly distanceMm: number } | null {
   let best: { readonly at: number; readonly distanceMm: number } | null = null;
   for (const { path, box } of lengths) {
     if (!isNearBox(place, box, outerMm / share)) continue;
@@ -72,7 +82,13 @@ const PLACES = { least: 12, most: 120 } as const;
 const ACROSS = [0.1, 0.5, 0.9] as const;
 
 /** Places all over a band, row by row along it. */
-export function samplesInBand({ piece, side, innerMm, outerMm, metric }: TapeBand): { readonly at: number; readonly places: readonly Point[] }[] {
+export function samplesInBand({
+  piece,
+  side,
+  innerMm,
+  outerMm,
+  metric,
+}: TapeBand): { readonly at: number; readonly places: readonly Point[] }[] {
   const lengthMm = pathLength(piece);
   const count = Math.round(Math.min(PLACES.most, Math.max(PLACES.least, (2 * lengthMm) / (outerMm - innerMm))));
   const turn = side === 'left' ? 1 : -1;

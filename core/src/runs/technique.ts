@@ -52,7 +52,9 @@ export interface LayInput {
 export function techniquesFor(run: LayInput): readonly LayMethod[] {
   const before = [
     ...preparationTechniques(run),
-    ...(run.slitMm === null ? [] : [{ code: 'technique.slit' as const, values: { fromMm: run.rollMm, toMm: run.slitMm } }]),
+    ...(run.slitMm === null
+      ? []
+      : [{ code: 'technique.slit' as const, values: { fromMm: run.rollMm, toMm: run.slitMm } }]),
     ...(run.gapMm === null ? [] : [{ code: 'technique.gap' as const, values: { gapMm: run.gapMm } }]),
   ];
   const met = onTheWay(run);
@@ -60,7 +62,12 @@ export function techniquesFor(run: LayInput): readonly LayMethod[] {
 }
 
 /** Where a tape reaches over what it covers. */
-export const trimOverhang = (stretch: Overhang): LayMethod => ({ code: 'technique.trim', values: { ...stretch }, from: stretch.fromMm, to: stretch.toMm });
+export const trimOverhang = (stretch: Overhang): LayMethod => ({
+  code: 'technique.trim',
+  values: { ...stretch },
+  from: stretch.fromMm,
+  to: stretch.toMm,
+});
 
 /** How a tape comes off that grips nearly as hard as what is below it holds. */
 function offAgain({ hold, piece }: LayInput): LayMethod[] {
@@ -68,7 +75,13 @@ function offAgain({ hold, piece }: LayInput): LayMethod[] {
   return hold === 'test' ? [{ code: 'technique.low-pull', values: { inMm } }] : [];
 }
 
-type PlacedCode = 'technique.corner' | 'technique.pieces' | 'technique.snip' | 'technique.guide' | 'technique.hollow' | 'technique.press';
+type PlacedCode =
+  | 'technique.corner'
+  | 'technique.pieces'
+  | 'technique.snip'
+  | 'technique.guide'
+  | 'technique.hollow'
+  | 'technique.press';
 type StretchCode = 'technique.texture' | 'technique.at-the-piece';
 
 function onTheWay({ piece, crosses, folds, closed, overhangs: over, posts, ...run }: LayInput): LayMethod[] {
@@ -120,7 +133,13 @@ const ROW_PLACES = 40;
 const ALONG_WIDTHS = 2;
 
 /** Where rows of heads lie along under a tape: it can be pressed down neither on them nor beside them. */
-function rowsAlong({ piece, side, widthMm, rows, metric }: Pick<LayInput, 'piece' | 'side' | 'widthMm' | 'rows' | 'metric'>): LayMethod[] {
+function rowsAlong({
+  piece,
+  side,
+  widthMm,
+  rows,
+  metric,
+}: Pick<LayInput, 'piece' | 'side' | 'widthMm' | 'rows' | 'metric'>): LayMethod[] {
   if (rows.length === 0 || widthMm <= 0) return [];
   const band = placeBand({ piece, side, innerMm: 0, outerMm: widthMm, metric });
   return rows.flatMap(([a, b]): LayMethod[] => {
@@ -131,7 +150,9 @@ function rowsAlong({ piece, side, widthMm, rows, metric }: Pick<LayInput, 'piece
     const under = places.flatMap((place) => distanceInBand(band, place) ?? []);
     if (under.length === 0) return [];
     const [fromMm, toMm] = [Math.min(...under), Math.max(...under)];
-    return toMm - fromMm < ALONG_WIDTHS * widthMm ? [] : [{ code: 'technique.row-along', values: { fromMm, toMm }, from: fromMm, to: toMm }];
+    return toMm - fromMm < ALONG_WIDTHS * widthMm
+      ? []
+      : [{ code: 'technique.row-along', values: { fromMm, toMm }, from: fromMm, to: toMm }];
   });
 }
 
@@ -140,7 +161,10 @@ const ONE_CORNER_MM = 10;
 
 /** Places, of which those hard by the one before are left out. */
 const apart = (places: readonly number[]): number[] =>
-  places.reduce<number[]>((kept, place) => (kept.length > 0 && place - kept.at(-1)! < ONE_CORNER_MM ? kept : [...kept, place]), []);
+  places.reduce<number[]>(
+    (kept, place) => (kept.length > 0 && place - kept.at(-1)! < ONE_CORNER_MM ? kept : [...kept, place]),
+    [],
+  );
 
 /** What is done with a tape before it goes anywhere: tried on the paint, stuck to cloth. */
 export const preparationTechniques = ({ hold, deTack }: Pick<LayInput, 'hold' | 'deTack'>): LayMethod[] => [
@@ -154,9 +178,11 @@ export const softEdge: LayMethod = messageWithoutValues('technique.rolled-back')
 /** How a run lies where it meets nothing. */
 function inBetween({ fit, piece, oneTapeWide, soft }: LayInput, met: readonly LayMethod[]): LayMethod[] {
   if (soft) return [softEdge];
-  if (fit.verdict === 'too-tight' || fit.verdict === 'impossible') return [messageWithoutValues('technique.end-before-bend')];
+  if (fit.verdict === 'too-tight' || fit.verdict === 'impossible')
+    return [messageWithoutValues('technique.end-before-bend')];
   if (oneTapeWide) return [messageWithoutValues('technique.one-tape')];
-  if (fit.verdict === 'stretch' && fit.stretch >= RULE_OF_THUMB.leastStretchGiven) return [{ code: 'technique.stretch', values: { share: fit.stretch } }];
+  if (fit.verdict === 'stretch' && fit.stretch >= RULE_OF_THUMB.leastStretchGiven)
+    return [{ code: 'technique.stretch', values: { share: fit.stretch } }];
   if (fit.worstRadiusMm !== null) return [messageWithoutValues('technique.steer')];
   if (pathLength(piece) < RULE_OF_THUMB.shortRun) return [messageWithoutValues('technique.short')];
   // Against a guide, and round to where it began, a tape is not pulled tight.

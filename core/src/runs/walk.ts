@@ -26,7 +26,9 @@ export interface OrderedRun<T> {
  * Source: nearest neighbour; the main line first, from it outward
  */
 export function layOrder<T extends UnorderedRun>(runs: readonly T[]): OrderedRun<T>[] {
-  const left = runs.map((run, place) => ({ run, place, lengthMm: lengthOf(run.piece) })).sort((a, b) => b.lengthMm - a.lengthMm || a.place - b.place);
+  const left = runs
+    .map((run, place) => ({ run, place, lengthMm: lengthOf(run.piece) }))
+    .sort((a, b) => b.lengthMm - a.lengthMm || a.place - b.place);
   const walked: OrderedRun<T>[] = [];
   let here: Point | null = null;
   while (left.length > 0) {

@@ -19,10 +19,18 @@ export function bindingConstraints(problem: ScheduleProblem, { schedule, decisio
   const tables = scheduleTables(problem);
   const { placed } = schedule;
   const chain: Binding[] = [];
-  let task = placed.reduce((last, one, index) => (one.endMin > placed[last]!.endMin + TIME_TOLERANCE_MIN ? index : last), 0);
+  let task = placed.reduce(
+    (last, one, index) => (one.endMin > placed[last]!.endMin + TIME_TOLERANCE_MIN ? index : last),
+    0,
+  );
   for (let guard = 0; guard <= placed.length && placed[task]; guard++) {
     const bind = bindOf(problem, tables, decisions.order, placed, task);
-    chain.unshift({ task: placed[task]!.task, startMin: placed[task]!.startMin, by: bind.by, other: bind.other === null ? null : placed[bind.other]!.task });
+    chain.unshift({
+      task: placed[task]!.task,
+      startMin: placed[task]!.startMin,
+      by: bind.by,
+      other: bind.other === null ? null : placed[bind.other]!.task,
+    });
     if (bind.other === null) break;
     task = bind.other;
   }
@@ -41,15 +49,22 @@ function bindOf(
   const { earliestMin, atMin } = tasks[task]!;
   if (atMin !== undefined && near(atMin)) return { by: 'pinned', other: null };
   const lag = lags.find(
-    ({ before, task: after, fromEnd, minMin }) => after === task && near((fromEnd ? placed[before]!.endMin : placed[before]!.startMin) + minMin),
+    ({ before, task: after, fromEnd, minMin }) =>
+      after === task && near((fromEnd ? placed[before]!.endMin : placed[before]!.startMin) + minMin),
   );
   if (lag) return { by: lag.minMin > TIME_TOLERANCE_MIN ? 'drying' : 'order', other: lag.before };
   const behind = order.find(([before, after]) => after === task && near(placed[before]!.endMin));
-  if (behind) return { by: holds[task]!.some((place) => holds[behind[0]]!.includes(place)) ? 'place' : 'worker', other: behind[0] };
+  if (behind)
+    return {
+      by: holds[task]!.some((place) => holds[behind[0]]!.includes(place)) ? 'place' : 'worker',
+      other: behind[0],
+    };
   // It is put off for what must follow it in time.
   const put = lags.find(
     ({ before, task: after, maxMin, fromEnd }) =>
-      before === task && maxMin !== Infinity && Math.abs(placed[after]!.startMin - (fromEnd ? own.endMin : own.startMin) - maxMin) < 1e-2,
+      before === task &&
+      maxMin !== Infinity &&
+      Math.abs(placed[after]!.startMin - (fromEnd ? own.endMin : own.startMin) - maxMin) < 1e-2,
   );
   if (put && own.startMin > Math.max(nowMin, earliestMin) + TIME_TOLERANCE_MIN) return { by: 'hours', other: null };
   if (near(nowMin)) return { by: 'now', other: null };

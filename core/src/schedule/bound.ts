@@ -32,7 +32,9 @@ function capacityOf(hours: readonly (readonly Shift[])[]): Capacity {
   const corners = [...new Set(hours.flatMap((one) => one.flatMap(({ from, to }) => [from, to])))].sort((a, b) => a - b);
   const rates = corners.map((at) => hours.filter((one) => one.some(({ from, to }) => from <= at && at < to)).length);
   const sums: number[] = [];
-  corners.forEach((at, index) => sums.push(index === 0 ? 0 : sums[index - 1]! + rates[index - 1]! * (at - corners[index - 1]!)));
+  corners.forEach((at, index) =>
+    sums.push(index === 0 ? 0 : sums[index - 1]! + rates[index - 1]! * (at - corners[index - 1]!)),
+  );
   return { corners, sums, rates };
 }
 
@@ -48,7 +50,8 @@ function throughAt({ corners, sums, rates }: Capacity, fromMin: number, minutes:
 }
 
 /** Place of the last number that is no greater; the last of those alike. */
-const lastAtMost = (numbers: readonly number[], most: number): number => lowerBound(0, numbers.length, (index) => numbers[index]! > most) - 1;
+const lastAtMost = (numbers: readonly number[], most: number): number =>
+  lowerBound(0, numbers.length, (index) => numbers[index]! > most) - 1;
 
 /** What a problem is bounded by, worked out once. */
 export interface ScheduleBounds {
@@ -94,7 +97,8 @@ export function lowerBoundOnEnd(
   };
   share((task) => minutes[task]! * tasks[task]!.hands, everybody);
   each.forEach((capacity, worker) => {
-    const does = (task: number) => decisions.team[task] !== null && tables.teams[task]![decisions.team[task]!]!.includes(worker);
+    const does = (task: number) =>
+      decisions.team[task] !== null && tables.teams[task]![decisions.team[task]!]!.includes(worker);
     share((task) => (does(task) ? minutes[task]! : 0), capacity);
   });
   places.forEach((capacity, place) => share((task) => (holds[task]!.includes(place) ? minutes[task]! : 0), capacity));

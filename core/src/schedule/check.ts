@@ -3,7 +3,8 @@ import { taskMinutes, type Assignment, type Schedule, type ScheduleProblem, type
 
 /** Something a schedule does not keep. */
 export interface ScheduleFault {
-  readonly code: 'missing' | 'too-early' | 'too-late' | 'hours' | 'worker-twice' | 'place-twice' | 'hands' | 'pinned' | 'length';
+  readonly code:
+    'missing' | 'too-early' | 'too-late' | 'hours' | 'worker-twice' | 'place-twice' | 'hands' | 'pinned' | 'length';
   readonly task: string;
   readonly other?: string;
 }
@@ -11,12 +12,16 @@ export interface ScheduleFault {
 const CLOSE = 1e-3;
 
 /** Everything a schedule does not keep of its problem, looked at afresh; empty where it is one. */
-export function scheduleFaults({ tasks, workers, places, nowMin }: ScheduleProblem, { placed }: Pick<Schedule, 'placed'>): ScheduleFault[] {
+export function scheduleFaults(
+  { tasks, workers, places, nowMin }: ScheduleProblem,
+  { placed }: Pick<Schedule, 'placed'>,
+): ScheduleFault[] {
   const by = new Map(placed.map((one) => [one.task, one]));
   const hoursOf = new Map(workers.map(({ id, hours }) => [id, mergeHours(hours)]));
   const placeHours = new Map(places.map(({ id, hours }) => [id, hours && mergeHours(hours)]));
   const faults: ScheduleFault[] = [];
-  const add = (code: ScheduleFault['code'], task: string, other?: string) => faults.push({ code, task, ...(other === undefined ? {} : { other }) });
+  const add = (code: ScheduleFault['code'], task: string, other?: string) =>
+    faults.push({ code, task, ...(other === undefined ? {} : { other }) });
   for (const task of tasks) {
     const own = by.get(task.id);
     if (!own) {
@@ -24,14 +29,19 @@ export function scheduleFaults({ tasks, workers, places, nowMin }: ScheduleProbl
       continue;
     }
     if (own.startMin < Math.max(nowMin, task.earliestMin) - CLOSE) add('too-early', task.id);
-    if (task.atMin !== undefined && Math.abs(own.startMin - Math.max(task.atMin, nowMin)) > CLOSE) add('pinned', task.id);
+    if (task.atMin !== undefined && Math.abs(own.startMin - Math.max(task.atMin, nowMin)) > CLOSE)
+      add('pinned', task.id);
     if (task.worker !== undefined && task.hands > 0 && !own.workers.includes(task.worker)) add('pinned', task.id);
     if (new Set(own.workers).size !== task.hands) add('hands', task.id);
     const held = task.places.map((id) => placeHours.get(id) ?? null).filter((hours) => hours !== null);
     const limits = [...own.workers.map((id) => hoursOf.get(id) ?? []), ...held];
     const minutes = taskMinutes(task, own.workers) + own.scuffMin;
     const paused = task.pauses && limits.length === 1;
-    if (paused ? Math.abs(openMinutesBetween(limits[0]!, own.startMin, own.endMin) - minutes) > CLOSE : Math.abs(own.endMin - own.startMin - minutes) > CLOSE)
+    if (
+      paused
+        ? Math.abs(openMinutesBetween(limits[0]!, own.startMin, own.endMin) - minutes) > CLOSE
+        : Math.abs(own.endMin - own.startMin - minutes) > CLOSE
+    )
       add('length', task.id);
     if (!paused && limits.some((hours) => !inside(hours, own))) add('hours', task.id);
     for (const lag of task.after) {
@@ -39,12 +49,22 @@ export function scheduleFaults({ tasks, workers, places, nowMin }: ScheduleProbl
       if (!other) continue;
       const since = own.startMin - (lag.from === 'end' ? other.endMin : other.startMin);
       if (since < lag.minMin - CLOSE) add('too-early', task.id, lag.task);
-      if (lag.maxMin !== null && since > lag.maxMin + CLOSE && !(lag.scuffMin !== undefined && own.scuffMin >= lag.scuffMin - CLOSE))
+      if (
+        lag.maxMin !== null &&
+        since > lag.maxMin + CLOSE &&
+        !(lag.scuffMin !== undefined && own.scuffMin >= lag.scuffMin - CLOSE)
+      )
         add('too-late', task.id, lag.task);
     }
     for (const other of tasks) {
       const theirs = by.get(other.id);
-      if (!theirs || other.id <= task.id || theirs.startMin >= own.endMin - CLOSE || own.startMin >= theirs.endMin - CLOSE) continue;
+      if (
+        !theirs ||
+        other.id <= task.id ||
+        theirs.startMin >= own.endMin - CLOSE ||
+        own.startMin >= theirs.endMin - CLOSE
+      )
+        continue;
       if (other.places.some((place) => task.places.includes(place))) add('place-twice', task.id, other.id);
       if (theirs.workers.some((worker) => own.workers.includes(worker))) add('worker-twice', task.id, other.id);
     }

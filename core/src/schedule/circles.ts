@@ -6,7 +6,12 @@ import { canEndAt, type Decisions, type ScheduleTables } from './tables';
  * Whether lags and order push each other on for ever, whatever the hours: told at once, where times would only creep on. Beginnings and ends
  * are looked at each for itself: of what may pause the end is no sooner than the work after the beginning, but may be later.
  */
-export function hasPositiveCycle(tables: ScheduleTables, decisions: Decisions, minutes: readonly number[], { start, end }: EarliestTimes): boolean {
+export function hasPositiveCycle(
+  tables: ScheduleTables,
+  decisions: Decisions,
+  minutes: readonly number[],
+  { start, end }: EarliestTimes,
+): boolean {
   const { tasks, lags } = tables;
   const count = tasks.length;
   // Beginnings, then ends, from where they are now: what has come to rest is not gone through again.

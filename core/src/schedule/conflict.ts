@@ -11,7 +11,10 @@ const overlap = ({ start, end }: EarliestTimes, one: number, other: number): boo
   end[one]! > start[one]! + TIME_TOLERANCE_MIN &&
   end[other]! > start[other]! + TIME_TOLERANCE_MIN;
 
-const inOrder = (decisions: Decisions, before: number, after: number): Decisions => ({ ...decisions, order: [...decisions.order, [before, after]] });
+const inOrder = (decisions: Decisions, before: number, after: number): Decisions => ({
+  ...decisions,
+  order: [...decisions.order, [before, after]],
+});
 
 /**
  * The first thing these earliest times cannot keep: two tasks in one place or of one worker at a time, more work at a moment than there
@@ -27,20 +30,27 @@ export function firstConflict(
   for (let index = 0; index < lags.length; index++) {
     const { before, task, fromEnd, maxMin, scuffMin } = lags[index]!;
     if (scuffMin === null || decisions.lag[index] !== null) continue;
-    if (times.start[task]! <= (fromEnd ? times.end[before]! : times.start[before]!) + maxMin + TIME_TOLERANCE_MIN) continue;
-    const decided = (how: 'kept' | 'scuffed'): Decisions => ({ ...decisions, lag: decisions.lag.map((one, at) => (at === index ? how : one)) });
+    if (times.start[task]! <= (fromEnd ? times.end[before]! : times.start[before]!) + maxMin + TIME_TOLERANCE_MIN)
+      continue;
+    const decided = (how: 'kept' | 'scuffed'): Decisions => ({
+      ...decisions,
+      lag: decisions.lag.map((one, at) => (at === index ? how : one)),
+    });
     return { ways: [decided('kept'), decided('scuffed')] };
   }
   const byStart = tasks.map((_, task) => task).sort((a, b) => times.start[a]! - times.start[b]! || a - b);
   const minutes = minutesByTask(tables, decisions);
   // How much longer a team takes than the quickest, which the times are of where nobody is decided on.
-  const moreMin = (task: number, team: number) => (decisions.team[task] === null ? tables.teamMin[task]![team]! - tables.leastMin[task]! : 0);
+  const moreMin = (task: number, team: number) =>
+    decisions.team[task] === null ? tables.teamMin[task]![team]! - tables.leastMin[task]! : 0;
   const taken: number[] = tasks.map((_, task) => decisions.team[task] ?? -1);
   let before: number[] = [];
   for (const task of byStart) {
     if (holds[task]!.length === 0) continue;
     before = stillAt(before, times, task);
-    const sharing = before.find((other) => overlap(times, other, task) && holds[task]!.some((place) => holds[other]!.includes(place)));
+    const sharing = before.find(
+      (other) => overlap(times, other, task) && holds[task]!.some((place) => holds[other]!.includes(place)),
+    );
     if (sharing !== undefined) return { ways: bothOrders(decisions, times, sharing, task) };
     before.push(task);
   }
@@ -53,10 +63,18 @@ export function firstConflict(
     }
     before = stillAt(before, times, task);
     const meanwhile = [...before];
-    for (let at = position + 1; at < byStart.length && times.start[byStart[at]!]! < times.end[task]! - TIME_TOLERANCE_MIN; at++) meanwhile.push(byStart[at]!);
+    for (
+      let at = position + 1;
+      at < byStart.length && times.start[byStart[at]!]! < times.end[task]! - TIME_TOLERANCE_MIN;
+      at++
+    )
+      meanwhile.push(byStart[at]!);
     before.push(task);
-    const atWork = meanwhile.filter((other) => tasks[other]!.hands > 0 && taken[other]! >= 0 && overlap(times, other, task));
-    const busy = (team: readonly number[]) => atWork.find((other) => tables.teams[other]![taken[other]!]!.some((worker) => team.includes(worker)));
+    const atWork = meanwhile.filter(
+      (other) => tasks[other]!.hands > 0 && taken[other]! >= 0 && overlap(times, other, task),
+    );
+    const busy = (team: readonly number[]) =>
+      atWork.find((other) => tables.teams[other]![taken[other]!]!.some((worker) => team.includes(worker)));
     if (taken[task]! >= 0) {
       const other = busy(teams[taken[task]!]!);
       if (other === undefined) continue;
@@ -64,13 +82,17 @@ export function firstConflict(
       if (decisions.team[other] === null) return { ways: everyTeam(tables, decisions, other) };
       return { ways: bothOrders(decisions, times, other, task) };
     }
-    const free = teams.findIndex((team, index) => fitsAt(tables, minutes[task]! + moreMin(task, index), times, task, team) && busy(team) === undefined);
+    const free = teams.findIndex(
+      (team, index) =>
+        fitsAt(tables, minutes[task]! + moreMin(task, index), times, task, team) && busy(team) === undefined,
+    );
     if (free >= 0) taken[task] = free;
     else return { ways: everyTeam(tables, decisions, task) };
   }
   // When somebody else is through sooner or later, what has to follow in time decides who it must be.
   const loose = lags.find(
-    ({ before, fromEnd, maxMin }) => fromEnd && maxMin !== Infinity && canEndAt(tables, decisions, before) && decisions.team[before] === null,
+    ({ before, fromEnd, maxMin }) =>
+      fromEnd && maxMin !== Infinity && canEndAt(tables, decisions, before) && decisions.team[before] === null,
   );
   if (loose) return { ways: everyTeam(tables, decisions, loose.before) };
   return { teams: taken };
@@ -88,7 +110,11 @@ const bothOrders = (decisions: Decisions, { start }: EarliestTimes, one: number,
 
 /** Each team may do it; of teams with the same hours, nothing of whom is decided yet, one stands for all. */
 function everyTeam(tables: ScheduleTables, decisions: Decisions, task: number): ConflictBranches {
-  const used = new Set(decisions.team.flatMap((team, other) => (team === null || tables.tasks[other]!.hands === 0 ? [] : tables.teams[other]![team]!)));
+  const used = new Set(
+    decisions.team.flatMap((team, other) =>
+      team === null || tables.tasks[other]!.hands === 0 ? [] : tables.teams[other]![team]!,
+    ),
+  );
   const seen = new Set<string>();
   return tables.teams[task]!.flatMap((team, index): Decisions[] => {
     if (team.every((worker) => !used.has(worker) && !tables.pinned.has(worker))) {
@@ -101,7 +127,13 @@ function everyTeam(tables: ScheduleTables, decisions: Decisions, task: number): 
 }
 
 /** Whether a team would do a task just as it is timed. */
-function fitsAt(tables: ScheduleTables, minutes: number, { start, end }: EarliestTimes, task: number, team: readonly number[]): boolean {
+function fitsAt(
+  tables: ScheduleTables,
+  minutes: number,
+  { start, end }: EarliestTimes,
+  task: number,
+  team: readonly number[],
+): boolean {
   const own = startOfTeam(tables, task, team, start[task]!, minutes);
   return Math.abs(own.start - start[task]!) < TIME_TOLERANCE_MIN && Math.abs(own.end - end[task]!) < TIME_TOLERANCE_MIN;
 }

@@ -18,10 +18,16 @@ const HORIZON_MIN = 366 * 1440;
  * Nothing may be sooner in any schedule that follows from these decisions: times only move on, until they stay.
  * @returns null where there are none
  */
-export function earliestTimes(tables: ScheduleTables, decisions: Decisions, from?: readonly number[]): EarliestTimes | null {
+export function earliestTimes(
+  tables: ScheduleTables,
+  decisions: Decisions,
+  from?: readonly number[],
+): EarliestTimes | null {
   const { tasks, lags, nowMin } = tables;
   const minutes = minutesByTask(tables, decisions);
-  const start = tasks.map(({ earliestMin, atMin }, task) => Math.max(nowMin, earliestMin, atMin ?? -Infinity, from?.[task] ?? -Infinity));
+  const start = tasks.map(({ earliestMin, atMin }, task) =>
+    Math.max(nowMin, earliestMin, atMin ?? -Infinity, from?.[task] ?? -Infinity),
+  );
   const end = tasks.map(() => 0);
   // Where it is not decided who does a task that pauses, or that takes one longer than another, it may be over later than at the soonest.
   const atLatest = tasks.map(() => 0);
@@ -52,7 +58,11 @@ export function earliestTimes(tables: ScheduleTables, decisions: Decisions, from
       if (maxMin === Infinity || (scuffMin !== null && decisions.lag[index] !== 'kept')) continue;
       // Too late after it: what came before is put off.
       const late = start[task]! - maxMin;
-      const soonest = !fromEnd ? start[before]! : canEndAt(tables, decisions, before) ? atLatest[before]! : end[before]!;
+      const soonest = !fromEnd
+        ? start[before]!
+        : canEndAt(tables, decisions, before)
+          ? atLatest[before]!
+          : end[before]!;
       if (soonest >= late - TIME_TOLERANCE_MIN) continue;
       const wanted = fromEnd ? startToEndAt(tables, decisions, before, start[before]!, late, minutes[before]!) : late;
       if (!atLeast(before, wanted)) return null;
@@ -79,8 +89,17 @@ function placedFrom(tables: ScheduleTables, decisions: Decisions, task: number, 
 }
 
 /** When a team does a task that begins no sooner than a moment; Infinity: never. */
-export function startOfTeam({ tasks, hours, placeHours, holds }: ScheduleTables, task: number, team: readonly number[], fromMin: number, minutes: number) {
-  const limits = [...team.map((worker) => hours[worker]!), ...holds[task]!.flatMap((place) => (placeHours[place] ? [placeHours[place]] : []))];
+export function startOfTeam(
+  { tasks, hours, placeHours, holds }: ScheduleTables,
+  task: number,
+  team: readonly number[],
+  fromMin: number,
+  minutes: number,
+) {
+  const limits = [
+    ...team.map((worker) => hours[worker]!),
+    ...holds[task]!.flatMap((place) => (placeHours[place] ? [placeHours[place]] : [])),
+  ];
   if (limits.length === 0) return { start: fromMin, end: fromMin + minutes };
   if (tasks[task]!.pauses && limits.length === 1) {
     const start = nextOpening(limits[0]!, fromMin);
@@ -96,7 +115,14 @@ export function startOfTeam({ tasks, hours, placeHours, holds }: ScheduleTables,
 }
 
 /** The earliest start, after one that is too soon, at which a task is over no sooner than a moment, by whoever may do it. */
-function startToEndAt(tables: ScheduleTables, decisions: Decisions, task: number, soonMin: number, endMin: number, minutes: number): number {
+function startToEndAt(
+  tables: ScheduleTables,
+  decisions: Decisions,
+  task: number,
+  soonMin: number,
+  endMin: number,
+  minutes: number,
+): number {
   const teams = possibleTeams(tables, decisions, task);
   if (!tables.tasks[task]!.pauses) return endMin - minutes - maxOf(teams.map(({ moreMin }) => moreMin));
   const starts = teams.flatMap(({ team: one, moreMin }) => {

@@ -9,7 +9,8 @@ export const mergeHours = (hours: readonly Shift[]): Shift[] =>
   ).map(([from, to]) => ({ from, to }));
 
 /** Place of the first stretch that is not over at a moment. */
-const firstOpen = (hours: readonly Shift[], atMin: number): number => lowerBound(0, hours.length, (index) => hours[index]!.to > atMin + TIME_TOLERANCE_MIN);
+const firstOpen = (hours: readonly Shift[], atMin: number): number =>
+  lowerBound(0, hours.length, (index) => hours[index]!.to > atMin + TIME_TOLERANCE_MIN);
 
 /** Earliest start from a moment on at which something of so many minutes lies inside one stretch; Infinity: never. */
 export function earliestUnbroken(hours: readonly Shift[], fromMin: number, minutes: number): number {

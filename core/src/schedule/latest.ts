@@ -36,7 +36,10 @@ export function latestStarts(problem: ScheduleProblem, { decisions, schedule }: 
       return times !== null && times.start[task]! <= at + TIME_TOLERANCE_MIN;
     };
     // The next morning it may be done again: what is looked for is the end of the time from now on.
-    const late = Array.from({ length: MOST_LATER_MIN / LOOK_EVERY_MIN }, (_, step) => planned + (step + 1) * LOOK_EVERY_MIN).find((at) => !holds(at));
+    const late = Array.from(
+      { length: MOST_LATER_MIN / LOOK_EVERY_MIN },
+      (_, step) => planned + (step + 1) * LOOK_EVERY_MIN,
+    ).find((at) => !holds(at));
     if (late === undefined) return [];
     // To a thousandth of a minute; a whole minute that holds is found whole.
     const last = bisect(late - LOOK_EVERY_MIN, late, 14, holds);
@@ -45,7 +48,8 @@ export function latestStarts(problem: ScheduleProblem, { decisions, schedule }: 
   });
 }
 
-const begunAt = (starts: readonly number[], task: number, at: number): number[] => starts.map((start, other) => (other === task ? at : start));
+const begunAt = (starts: readonly number[], task: number, at: number): number[] =>
+  starts.map((start, other) => (other === task ? at : start));
 
 /** The same problem with everybody and everything there day and night. */
 function atAnyHour(problem: ScheduleProblem): ScheduleProblem {
@@ -58,7 +62,13 @@ function atAnyHour(problem: ScheduleProblem): ScheduleProblem {
 }
 
 /** The first task that would have to be done outside everybody's hours. */
-function missedBy(problem: ScheduleProblem, open: ScheduleTables, decisions: Decisions, task: number, at: number): LatestStart['missed'] {
+function missedBy(
+  problem: ScheduleProblem,
+  open: ScheduleTables,
+  decisions: Decisions,
+  task: number,
+  at: number,
+): LatestStart['missed'] {
   const times = earliestTimes(
     open,
     decisions,
@@ -75,7 +85,9 @@ function missedBy(problem: ScheduleProblem, open: ScheduleTables, decisions: Dec
     .filter(
       ({ task: other }) =>
         problem.tasks[other]!.hands > 0 &&
-        !problem.workers.some(({ hours }) => hours.some(({ from, to }) => from <= times.start[other]! && times.end[other]! <= to)),
+        !problem.workers.some(({ hours }) =>
+          hours.some(({ from, to }) => from <= times.start[other]! && times.end[other]! <= to),
+        ),
     )
     .sort((a, b) => a.at - b.at)[0];
   return outside ? { task: problem.tasks[outside.task]!.id, atMin: outside.at } : null;

@@ -75,7 +75,10 @@ export interface Schedule {
 }
 
 /** Minutes a task takes whoever does it. */
-export const taskMinutes = ({ minutes, minutesBy }: Pick<Task, 'minutes' | 'minutesBy'>, workers: readonly string[]): number =>
+export const taskMinutes = (
+  { minutes, minutesBy }: Pick<Task, 'minutes' | 'minutesBy'>,
+  workers: readonly string[],
+): number =>
   workers.length === 0 || !minutesBy ? minutes : Math.max(...workers.map((id) => minutesBy[id] ?? minutes));
 
 /** Times that differ by less are the same. */

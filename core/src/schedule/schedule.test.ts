@@ -1,6 +1,16 @@
 import fc from 'fast-check';
 import highsLoader from 'highs';
-import { bindingConstraints, latestStarts, taskMinutes, scheduleFaults, scheduleTrouble, solveSchedule, type ScheduleProblem, type Shift, type Task } from '.';
+import {
+  bindingConstraints,
+  latestStarts,
+  taskMinutes,
+  scheduleFaults,
+  scheduleTrouble,
+  solveSchedule,
+  type ScheduleProblem,
+  type Shift,
+  type Task,
+} from '.';
 import { modelOf } from './testing-model';
 import { after, shopOf, task } from './testing-shop';
 
@@ -40,10 +50,16 @@ const anyProblem = (most: number) =>
         }),
         { minLength: 1, maxLength: most },
       ),
-      workers: fc.array(fc.array(fc.tuple(fc.integer({ min: 1, max: 5 }), fc.integer({ min: 8, max: 25 })), { minLength: 1, maxLength: 2 }), {
-        minLength: 1,
-        maxLength: 2,
-      }),
+      workers: fc.array(
+        fc.array(fc.tuple(fc.integer({ min: 1, max: 5 }), fc.integer({ min: 8, max: 25 })), {
+          minLength: 1,
+          maxLength: 2,
+        }),
+        {
+          minLength: 1,
+          maxLength: 2,
+        },
+      ),
       boothFrom: fc.constantFrom(null, 0, 4),
     })
     .map(({ tasks, workers, boothFrom }): ScheduleProblem => {
@@ -60,7 +76,13 @@ const anyProblem = (most: number) =>
           ...task(`t${index}`, minutes),
           hands,
           places: booth ? ['booth'] : [],
-          ...(pace === null ? {} : { minutesBy: Object.fromEntries(Object.entries(pace).map(([id, more]) => [id, Math.max(1, minutes + more)])) }),
+          ...(pace === null
+            ? {}
+            : {
+                minutesBy: Object.fromEntries(
+                  Object.entries(pace).map(([id, more]) => [id, Math.max(1, minutes + more)]),
+                ),
+              }),
           pauses: pauses && hands === 1 && !booth,
           earliestMin: earliest,
           ...(pinned !== null && made.some(({ id }) => id === pinned) ? { worker: pinned } : {}),
@@ -88,7 +110,8 @@ function countedThrough(given: ScheduleProblem, horizon: number): { endMin: numb
     return one.worker === undefined || one.hands === 0 ? all : all.filter((team) => team.includes(one.worker!));
   };
   const booked: { id: string; start: number; end: number; team: string[]; places: readonly string[] }[] = [];
-  const open = (hours: readonly Shift[] | null, minute: number) => hours === null || hours.some(({ from, to }) => from <= minute && minute + 1 <= to);
+  const open = (hours: readonly Shift[] | null, minute: number) =>
+    hours === null || hours.some(({ from, to }) => from <= minute && minute + 1 <= to);
   const place = (index: number, endMin: number, scuffMin: number): void => {
     if (best && (endMin > best.endMin || (endMin === best.endMin && scuffMin >= best.scuffMin))) return;
     if (index === tasks.length) {
@@ -97,7 +120,10 @@ function countedThrough(given: ScheduleProblem, horizon: number): { endMin: numb
     }
     const one = tasks[index]!;
     for (let start = one.earliestMin; start <= horizon; start++) {
-      const lags = one.after.map((lag) => ({ lag, since: start - booked.find(({ id }) => id === lag.task)![lag.from] }));
+      const lags = one.after.map((lag) => ({
+        lag,
+        since: start - booked.find(({ id }) => id === lag.task)![lag.from],
+      }));
       if (lags.some(({ lag, since }) => since < lag.minMin)) continue;
       const late = lags.filter(({ lag, since }) => lag.maxMin !== null && since > lag.maxMin);
       if (late.some(({ lag }) => lag.scuffMin === undefined)) continue;
@@ -118,7 +144,9 @@ function countedThrough(given: ScheduleProblem, horizon: number): { endMin: numb
         if (left > 0) continue;
         const clash = booked.some(
           (other) =>
-            start < other.end && other.start < at && (other.team.some((id) => team.includes(id)) || other.places.some((id) => one.places.includes(id))),
+            start < other.end &&
+            other.start < at &&
+            (other.team.some((id) => team.includes(id)) || other.places.some((id) => one.places.includes(id))),
         );
         if (clash) continue;
         booked.push({ id: one.id, start, end: at, team, places: one.places });
@@ -184,11 +212,18 @@ describe('a day in the shop', () => {
     { from: 1920, to: 2460 },
   ];
   const coats = (more: Partial<ScheduleProblem> = {}) =>
-    problem([task('mask', 60), task('coat', 30, { places: ['booth'], after: [after('mask')] }), task('pull', 20, { after: [after('coat', 180, 240)] })], {
-      workers: [{ id: 'ada', hours: day }],
-      nowMin: 480,
-      ...more,
-    });
+    problem(
+      [
+        task('mask', 60),
+        task('coat', 30, { places: ['booth'], after: [after('mask')] }),
+        task('pull', 20, { after: [after('coat', 180, 240)] }),
+      ],
+      {
+        workers: [{ id: 'ada', hours: day }],
+        nowMin: 480,
+        ...more,
+      },
+    );
 
   it('says the last moment for the coat, and when its pull would fall after that', () => {
     const shop = coats();
@@ -199,7 +234,11 @@ describe('a day in the shop', () => {
   });
   it('says what binds it, from the first task to the last', () => {
     const shop = coats();
-    expect(bindingConstraints(shop, solveSchedule(shop)!).map(({ task: id, by }) => `${id} ${by}`)).toEqual(['mask now', 'coat order', 'pull drying']);
+    expect(bindingConstraints(shop, solveSchedule(shop)!).map(({ task: id, by }) => `${id} ${by}`)).toEqual([
+      'mask now',
+      'coat order',
+      'pull drying',
+    ]);
   });
   it('leaves a coat for the next morning where its pull would fall into the night', () => {
     const found = solveSchedule(coats({ nowMin: 800 }))!;
@@ -219,7 +258,8 @@ describe('a day in the shop', () => {
     expect(solveSchedule(shop(0))!.schedule).toMatchObject({ endMin: 175, scuffMin: 15 });
   });
   it('pauses overnight what may pause, and nothing else', () => {
-    const long = (pauses: boolean) => solveSchedule(problem([task('sand', 600, { pauses })], { workers: [{ id: 'ada', hours: day }], nowMin: 480 }));
+    const long = (pauses: boolean) =>
+      solveSchedule(problem([task('sand', 600, { pauses })], { workers: [{ id: 'ada', hours: day }], nowMin: 480 }));
     expect(long(true)!.schedule.endMin).toBe(1980);
     expect(long(false)).toBeNull();
   });
@@ -241,16 +281,25 @@ describe('a day in the shop', () => {
 
 describe('where there is no schedule, says which and what would help:', () => {
   const pull = [task('coat', 30), task('pull', 20, { after: [after('coat', 180, 200)] })];
-  const day = (from: number, to: number): readonly Shift[] => [0, 1, 2].map((number) => ({ from: number * 1440 + from, to: number * 1440 + to }));
+  const day = (from: number, to: number): readonly Shift[] =>
+    [0, 1, 2].map((number) => ({ from: number * 1440 + from, to: number * 1440 + to }));
   it.each([
     ['nobody works here', problem(pull, { workers: [] }), { code: 'no-workers' }],
-    ['people without hours', problem(pull, { workers: [{ id: 'ada', hours: [] }] }), { code: 'no-hours', worker: 'ada' }],
+    [
+      'people without hours',
+      problem(pull, { workers: [{ id: 'ada', hours: [] }] }),
+      { code: 'no-hours', worker: 'ada' },
+    ],
     [
       'a booth closed all week',
       problem([task('coat', 30, { places: ['booth'] })], { places: [{ id: 'booth', hours: [] }] }),
       { code: 'closed', place: 'booth', task: 'coat' },
     ],
-    ['a pull for four hands of one person', problem([task('pull', 20, { hands: 2 })]), { code: 'hands', task: 'pull', hands: 2, workers: 1 }],
+    [
+      'a pull for four hands of one person',
+      problem([task('pull', 20, { hands: 2 })]),
+      { code: 'hands', task: 'pull', hands: 2, workers: 1 },
+    ],
     [
       'a coat longer than the day',
       problem([task('coat', 500)], { workers: [{ id: 'ada', hours: day(480, 900) }] }),

@@ -105,7 +105,9 @@ export function* solveScheduleSteps(
       margin = marginNow();
       continue;
     }
-    const ways = conflict.ways.flatMap((decisions) => nodeOf(decisions, node.times.start) ?? []).filter((one) => better(one, margin));
+    const ways = conflict.ways
+      .flatMap((decisions) => nodeOf(decisions, node.times.start) ?? [])
+      .filter((one) => better(one, margin));
     // The last pushed is looked at first.
     for (const way of ways.sort((a, b) => b.least - a.least || sumOfEnds(b) - sumOfEnds(a))) stack.push(way);
   }
@@ -114,11 +116,19 @@ export function* solveScheduleSteps(
   const open = stack.filter((one) => better(one, margin)).map(({ least }) => least);
   const leastEndMin = Math.min(endMin, ...open);
   const decisions = { ...node.decisions, team: teams };
-  return { schedule: scheduleOf(problem, tables, decisions, node.times), decisions, leastEndMin, proven: open.length === 0 };
+  return {
+    schedule: scheduleOf(problem, tables, decisions, node.times),
+    decisions,
+    leastEndMin,
+    proven: open.length === 0,
+  };
 }
 
 /** The same in one go. */
-export function solveSchedule(problem: ScheduleProblem, how: Parameters<typeof solveScheduleSteps>[1] = {}): SolvedSchedule | null {
+export function solveSchedule(
+  problem: ScheduleProblem,
+  how: Parameters<typeof solveScheduleSteps>[1] = {},
+): SolvedSchedule | null {
   const steps = solveScheduleSteps(problem, how);
   for (;;) {
     const step = steps.next();
@@ -135,12 +145,14 @@ function promise({ times, least }: Node, { tails }: ScheduleBounds, dive: number
   const weight = [0, 1, 0.3, 3][dive % 4]!;
   const shake = dive < 4 ? 0 : 0.15;
   let sum = 0;
-  for (let task = 0; task < tails.length; task++) sum += times.end[task]! * (1 + weight * (tails[task]! / (1 + tails[0]!))) * (1 + shake * unlike(dive, task));
+  for (let task = 0; task < tails.length; task++)
+    sum += times.end[task]! * (1 + weight * (tails[task]! / (1 + tails[0]!))) * (1 + shake * unlike(dive, task));
   return sum + (dive % 2 === 0 ? 10 * least : 0);
 }
 
 /** A number from −1 to 1 that is the same on every machine. */
-const unlike = (dive: number, task: number): number => (Math.imul(dive * 7919 + task * 104729 + 1, 2654435761) >>> 0) / 2 ** 31 - 1;
+const unlike = (dive: number, task: number): number =>
+  (Math.imul(dive * 7919 + task * 104729 + 1, 2654435761) >>> 0) / 2 ** 31 - 1;
 
 const sumOfEnds = ({ times }: Node): number => times.end.reduce((sum, end) => sum + end, 0);
 
@@ -153,7 +165,12 @@ const fits = ({ team, lag, order }: Decisions, { tasks, teams, lags }: ScheduleT
 const scuffedIn = ({ lags }: ScheduleTables, { lag }: Decisions): number =>
   lags.reduce((sum, { scuffMin }, index) => (lag[index] === 'scuffed' ? sum + (scuffMin ?? 0) : sum), 0);
 
-function scheduleOf({ workers }: ScheduleProblem, tables: ScheduleTables, decisions: Decisions, { start, end }: EarliestTimes): Schedule {
+function scheduleOf(
+  { workers }: ScheduleProblem,
+  tables: ScheduleTables,
+  decisions: Decisions,
+  { start, end }: EarliestTimes,
+): Schedule {
   const took = minutesByTask(tables, decisions);
   const placed = tables.tasks.map(({ id }, task) => ({
     task: id,

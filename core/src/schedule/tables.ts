@@ -51,7 +51,9 @@ export function scheduleTables({ tasks, workers, places, nowMin }: ScheduleProbl
     after.flatMap(({ task: other, from, minMin, maxMin, scuffMin }): TableLag[] => {
       const before = at.get(other);
       if (before === undefined) throw new Error(`A task comes after "${other}", which is no task of the problem.`);
-      return [{ before, task, fromEnd: from === 'end', minMin, maxMin: maxMin ?? Infinity, scuffMin: scuffMin ?? null }];
+      return [
+        { before, task, fromEnd: from === 'end', minMin, maxMin: maxMin ?? Infinity, scuffMin: scuffMin ?? null },
+      ];
     }),
   );
   const all = workers.map((_, index) => index);

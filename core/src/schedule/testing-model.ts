@@ -20,7 +20,9 @@ export function modelOf({ tasks, workers, places, nowMin }: ScheduleProblem): st
       if (maxMin !== null) row(`s${i} - s${j} <= ${maxMin + length}`);
     }
     if (hands > 0) {
-      const shifts = workers.flatMap(({ hours }, w) => hours.map((shift, k) => ({ name: `z${i}_${w}_${k}`, shift, w })));
+      const shifts = workers.flatMap(({ hours }, w) =>
+        hours.map((shift, k) => ({ name: `z${i}_${w}_${k}`, shift, w })),
+      );
       row(`${shifts.map(({ name }) => name).join(' + ')} = 1`);
       for (const { name, shift } of shifts) {
         binaries.push(name);

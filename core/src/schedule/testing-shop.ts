@@ -12,12 +12,18 @@ export const task = (id: string, minutes: number, more: Partial<Task> = {}): Tas
   after: [],
   ...more,
 });
-export const after = (other: string, minMin = 0, maxMin: number | null = null): Lag => ({ task: other, from: 'end', minMin, maxMin });
+export const after = (other: string, minMin = 0, maxMin: number | null = null): Lag => ({
+  task: other,
+  from: 'end',
+  minMin,
+  maxMin,
+});
 
 /** Shops of some jobs, each washed, masked, coated twice in the booth and pulled in time. */
 export function shopOf(jobs: number, seed: number): ScheduleProblem {
   let state = seed;
-  const random = (most: number) => Math.floor(((state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32) * most);
+  const random = (most: number) =>
+    Math.floor(((state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32) * most);
   const day = (number: number) => ({ from: number * 1440 + 480, to: number * 1440 + 1020 });
   const tasks = Array.from({ length: jobs }, (_, job) => {
     const id = (kind: string) => `${job}:${kind}`;

@@ -51,7 +51,8 @@ export function scheduleTrouble(problem: ScheduleProblem): ScheduleTrouble {
   if (idle && working.length === 0) return { code: 'no-hours', worker: idle.id };
   for (const { id, hours } of places) {
     const held = tasks.find((task) => task.places.includes(id));
-    if (held && hours !== null && !hours.some(({ to }) => to > problem.nowMin)) return { code: 'closed', place: id, task: held.id };
+    if (held && hours !== null && !hours.some(({ to }) => to > problem.nowMin))
+      return { code: 'closed', place: id, task: held.id };
   }
   const crowd = manned.find(({ hands }) => hands > workers.length);
   if (crowd) return { code: 'hands', task: crowd.id, hands: crowd.hands, workers: workers.length };
@@ -61,8 +62,12 @@ export function scheduleTrouble(problem: ScheduleProblem): ScheduleTrouble {
       ...task.places.flatMap((id) => openLength(problem, id)),
     ];
     const longestMin = Math.min(Infinity, ...limits);
-    const minutes = workers.length === 0 ? task.minutes : minOf(workers.map(({ id }) => taskMinutes(task, task.hands > 0 ? [id] : [])));
-    if (minutes > longestMin && !(task.pauses && task.places.length === 0)) return { code: 'too-long', task: task.id, minutes, longestMin };
+    const minutes =
+      workers.length === 0
+        ? task.minutes
+        : minOf(workers.map(({ id }) => taskMinutes(task, task.hands > 0 ? [id] : [])));
+    if (minutes > longestMin && !(task.pauses && task.places.length === 0))
+      return { code: 'too-long', task: task.id, minutes, longestMin };
   }
   const most = Math.max(LEAST_TRY, Math.round(TRY / Math.max(1, tasks.length / MANY_TASKS) ** 2));
   const isPossible = (changed: ScheduleProblem) => solveSchedule(changed, { most }) !== null;
@@ -70,10 +75,15 @@ export function scheduleTrouble(problem: ScheduleProblem): ScheduleTrouble {
   const pins = manned.filter(({ atMin, worker }) => atMin !== undefined || worker !== undefined).map(({ id }) => id);
   if (pins.length > 0 && isPossible(withoutPins(problem, pins)))
     return { code: 'pinned', task: pins.find((pin) => isPossible(withoutPins(problem, [pin]))) ?? pins[0]! };
-  const limits = tasks.flatMap(({ id, after }) => after.flatMap((lag) => (lag.maxMin === null || lag.scuffMin !== undefined ? [] : [{ task: id, lag }])));
+  const limits = tasks.flatMap(({ id, after }) =>
+    after.flatMap((lag) => (lag.maxMin === null || lag.scuffMin !== undefined ? [] : [{ task: id, lag }])),
+  );
   const [inTheWay, ...also] = notToBeKept(problem, limits, isPossible);
   if (!inTheWay) return { code: 'none' };
-  const extraMin = tasks.length > MOST_ASKED ? null : (LONGER_DAYS_MIN.find((extra) => isPossible(withLongerDays(problem, extra))) ?? null);
+  const extraMin =
+    tasks.length > MOST_ASKED
+      ? null
+      : (LONGER_DAYS_MIN.find((extra) => isPossible(withLongerDays(problem, extra))) ?? null);
   const told = ({ task, lag }: Limit): LimitRef => ({ task, other: lag.task, maxMin: lag.maxMin ?? Infinity });
   return { code: 'window', ...told(inTheWay), extraMin, also: also.map(told) };
 }
@@ -88,7 +98,11 @@ interface Limit {
  * tried at once: where few are to blame, few tries tell which.
  * @returns none where it is not for want of limits that nothing can be planned
  */
-function notToBeKept(problem: ScheduleProblem, limits: readonly Limit[], isPossible: (changed: ScheduleProblem) => boolean): Limit[] {
+function notToBeKept(
+  problem: ScheduleProblem,
+  limits: readonly Limit[],
+  isPossible: (changed: ScheduleProblem) => boolean,
+): Limit[] {
   const gone = new Set(limits.map(({ lag }) => lag));
   let tries = Math.round(MOST_TRIES * Math.min(1, MANY_TASKS / problem.tasks.length));
   if (limits.length === 0 || !isPossible(withoutLags(problem, gone))) return [];
@@ -121,7 +135,8 @@ export const withoutPins = (problem: ScheduleProblem, letGo: readonly string[]):
   }),
 });
 
-const withoutLags = (problem: ScheduleProblem, gone: ReadonlySet<Lag>): ScheduleProblem => withoutLimits(problem, (_task, lag) => gone.has(lag));
+const withoutLags = (problem: ScheduleProblem, gone: ReadonlySet<Lag>): ScheduleProblem =>
+  withoutLimits(problem, (_task, lag) => gone.has(lag));
 
 /** The problem without the limits of one task after another: however late, it may begin. */
 export const withoutMaxLags = (problem: ScheduleProblem, task: string, other: string): ScheduleProblem =>
@@ -129,7 +144,10 @@ export const withoutMaxLags = (problem: ScheduleProblem, task: string, other: st
 
 const withoutLimits = (problem: ScheduleProblem, picked: (task: string, lag: Lag) => boolean): ScheduleProblem => ({
   ...problem,
-  tasks: problem.tasks.map((one) => ({ ...one, after: one.after.map((lag) => (picked(one.id, lag) ? { ...lag, maxMin: null } : lag)) })),
+  tasks: problem.tasks.map((one) => ({
+    ...one,
+    after: one.after.map((lag) => (picked(one.id, lag) ? { ...lag, maxMin: null } : lag)),
+  })),
 });
 
 const lengthOf = ({ from, to }: { readonly from: number; readonly to: number }): number => to - from;
@@ -141,5 +159,8 @@ function openLength({ places }: ScheduleProblem, id: string): number[] {
 
 const withLongerDays = (problem: ScheduleProblem, extra: number): ScheduleProblem => ({
   ...problem,
-  workers: problem.workers.map((worker) => ({ ...worker, hours: worker.hours.map(({ from, to }) => ({ from, to: to + extra })) })),
+  workers: problem.workers.map((worker) => ({
+    ...worker,
+    hours: worker.hours.map(({ from, to }) => ({ from, to: to + extra })),
+  })),
 });

@@ -16,7 +16,12 @@ export interface LineAnalysis {
 const SAMPLES = 120;
 
 /** Looks at one stroke of a line; null where it is not on its part. */
-export function analyseLine(parts: Design['parts'], partId: PartId, lineId: LineId, store: PartCache = newPartCache()): LineAnalysis | null {
+export function analyseLine(
+  parts: Design['parts'],
+  partId: PartId,
+  lineId: LineId,
+  store: PartCache = newPartCache(),
+): LineAnalysis | null {
   const pieces = setOutOnePart(parts, partId, store)?.lines.find(({ id }) => id === lineId)?.pieces ?? [];
   if (pieces.length === 0) return null;
   const total = pieces.reduce((sum, piece) => sum + pathLength(piece), 0);
@@ -25,11 +30,20 @@ export function analyseLine(parts: Design['parts'], partId: PartId, lineId: Line
     const every = Math.max(1, Math.floor(piece.length / wanted));
     return piece
       .filter((_, index) => index % every === 0 || index === piece.length - 1)
-      .map(({ at, curvature, x, y, tx, ty }): [number, number, number, number, number, number] => [at, curvature, x, y, tx, ty]);
+      .map(({ at, curvature, x, y, tx, ty }): [number, number, number, number, number, number] => [
+        at,
+        curvature,
+        x,
+        y,
+        tx,
+        ty,
+      ]);
   });
   const wiggles = pieces.flatMap((piece) =>
     findWiggles(piece).map((wiggle) => {
-      const near = piece.reduce((best, point) => (Math.abs(point.at - wiggle.at) < Math.abs(best.at - wiggle.at) ? point : best));
+      const near = piece.reduce((best, point) =>
+        Math.abs(point.at - wiggle.at) < Math.abs(best.at - wiggle.at) ? point : best,
+      );
       return { ...wiggle, place: [near.x, near.y] as const };
     }),
   );
@@ -52,7 +66,10 @@ export function fairedLine(line: LineOf<'sweep'>, mostMm: number): FairedLine {
     mostMm,
   );
   // A hundredth of a millimetre is finer than anyone marks.
-  const moved = points.map(({ x, y }): Measured => ({ along: Math.round(x * 100) / 100, above: Math.round(y * 100) / 100 }));
+  const moved = points.map(({ x, y }): Measured => ({
+    along: Math.round(x * 100) / 100,
+    above: Math.round(y * 100) / 100,
+  }));
   return { line: { ...line, points: moved }, movedMm: roundNumbers([...movedMm], 3) };
 }
 

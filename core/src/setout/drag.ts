@@ -53,7 +53,9 @@ export function applyDrag(
   const placed = snap?.place ?? at;
   const changed = withHandle(line, key, placed, setOut);
   const strokes = setOutOnePart(
-    parts.map((one) => (one.id === part ? { ...one, lines: one.lines.map((other) => (other.id === lineId ? changed : other)) } : one)),
+    parts.map((one) =>
+      one.id === part ? { ...one, lines: one.lines.map((other) => (other.id === lineId ? changed : other)) } : one,
+    ),
     part,
     store,
   )?.lines.filter(({ owner }) => owner === lineId);
@@ -62,7 +64,9 @@ export function applyDrag(
     place: [placed.x, placed.y],
     snap: snap?.to ?? null,
     pieces: roundNumbers(
-      (strokes ?? []).flatMap(({ pieces }) => pieces.map((piece) => piece.map(({ x, y, at: along }): LinePoint => [x, y, along]))),
+      (strokes ?? []).flatMap(({ pieces }) =>
+        pieces.map((piece) => piece.map(({ x, y, at: along }): LinePoint => [x, y, along])),
+      ),
       3,
     ),
     fault: strokes?.[0]?.fault ?? null,

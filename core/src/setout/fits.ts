@@ -19,7 +19,13 @@ export interface LineFit {
  * @param lineId a stroke of a line, as the plan names it
  * @returns one entry a tape, in shelf order; empty where the line has no place on the part
  */
-export function tapeFitsOfLine(parts: Design['parts'], partId: PartId, lineId: LineId, tapes: readonly Tape[], store: PartCache = newPartCache()): LineFit[] {
+export function tapeFitsOfLine(
+  parts: Design['parts'],
+  partId: PartId,
+  lineId: LineId,
+  tapes: readonly Tape[],
+  store: PartCache = newPartCache(),
+): LineFit[] {
   const line = setOutOnePart(parts, partId, store)?.lines.find(({ id }) => id === lineId);
   const samples = (line?.pieces ?? []).flatMap((piece) => piece.map(({ at, curvature }) => ({ at, curvature })));
   if (samples.length === 0) return [];

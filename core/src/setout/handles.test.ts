@@ -33,27 +33,38 @@ const designOf = (line: TrimLine, mirrored: boolean): Design => {
 
 const drop = ({ parts }: Design, key: string, place: readonly [number, number]) =>
   applyDrag(parts, { part: 'part', line: 'l', key, place, reachMm: 0, tapes: [] });
-const withLine = (design: Design, line: TrimLine): Design => ({ ...design, parts: [{ ...design.parts[0]!, lines: [line] }] });
+const withLine = (design: Design, line: TrimLine): Design => ({
+  ...design,
+  parts: [{ ...design.parts[0]!, lines: [line] }],
+});
 const handlesIn = ({ parts }: Design) => handlesOf(parts, 'part', 'l');
 
 describe.each(LINES.map((line) => [line.kind, line] as const))('points of a line of kind %s', (_, line) => {
-  it.each([false, true])('lie where they are dropped, the others stay, and back again is as before (mirror image: %s)', (mirrored) => {
-    const design = designOf(line, mirrored);
-    const before = handlesIn(design);
-    expect(before.length).toBeGreaterThan(0);
-    fc.assert(
-      fc.property(fc.nat(before.length - 1), fc.double({ min: 0, max: 1000, noNaN: true }), fc.double({ min: 0, max: 500, noNaN: true }), (which, x, y) => {
-        const { key, place } = before[which]!;
-        const moved = withLine(design, drop(design, key, [x, y])!.line);
-        handlesIn(moved).forEach((handle, index) => {
-          const wanted = index === which ? [x, y] : before[index]!.place;
-          expect(Math.hypot(handle.place[0] - wanted[0], handle.place[1] - wanted[1])).toBeLessThan(0.01);
-        });
-        expect(withLine(moved, drop(moved, key, place)!.line)).toEqual(design);
-      }),
-      { numRuns: 20 },
-    );
-  });
+  it.each([false, true])(
+    'lie where they are dropped, the others stay, and back again is as before (mirror image: %s)',
+    (mirrored) => {
+      const design = designOf(line, mirrored);
+      const before = handlesIn(design);
+      expect(before.length).toBeGreaterThan(0);
+      fc.assert(
+        fc.property(
+          fc.nat(before.length - 1),
+          fc.double({ min: 0, max: 1000, noNaN: true }),
+          fc.double({ min: 0, max: 500, noNaN: true }),
+          (which, x, y) => {
+            const { key, place } = before[which]!;
+            const moved = withLine(design, drop(design, key, [x, y])!.line);
+            handlesIn(moved).forEach((handle, index) => {
+              const wanted = index === which ? [x, y] : before[index]!.place;
+              expect(Math.hypot(handle.place[0] - wanted[0], handle.place[1] - wanted[1])).toBeLessThan(0.01);
+            });
+            expect(withLine(moved, drop(moved, key, place)!.line)).toEqual(design);
+          },
+        ),
+        { numRuns: 20 },
+      );
+    },
+  );
   it('keep everything of the line that is no measurement', () => {
     const design = designOf(line, false);
     const { key } = handlesIn(design)[0]!;
@@ -67,7 +78,9 @@ describe('lines without points', () => {
   it('a ring, a line from another, and one that is not there have nothing to take hold of', () => {
     const ring: TrimLine = { kind: 'ring', id: 'l', name: 'l', runOn: false, at: 20 };
     expect(handlesIn(designOf(ring, false))).toEqual([]);
-    expect(handlesIn(designOf({ kind: 'parallel', id: 'l', name: 'l', runOn: false, of: { edge: 0 }, offset: 20 }, false))).toEqual([]);
+    expect(
+      handlesIn(designOf({ kind: 'parallel', id: 'l', name: 'l', runOn: false, of: { edge: 0 }, offset: 20 }, false)),
+    ).toEqual([]);
     expect(handlesOf(designOf(ring, false).parts, 'part', 'gone')).toEqual([]);
     expect(handlesOf([], 'part', 'l')).toEqual([]);
   });

@@ -42,10 +42,16 @@ function measuresOf(line: TrimLine): [string, Measured][] {
   }
 }
 
-const datumOf = (line: TrimLine, { board }: SetOut) => ('datum' in line ? board.shape.datums.find(({ id }) => id === line.datum) : undefined);
+const datumOf = (line: TrimLine, { board }: SetOut) =>
+  'datum' in line ? board.shape.datums.find(({ id }) => id === line.datum) : undefined;
 
 /** Handles of a line on its part; empty for a line that is not measured, or of a part that follows another. */
-export function handlesOf(parts: Design['parts'], partId: PartId, lineId: LineId, store: PartCache = newPartCache()): Handle[] {
+export function handlesOf(
+  parts: Design['parts'],
+  partId: PartId,
+  lineId: LineId,
+  store: PartCache = newPartCache(),
+): Handle[] {
   const setOut = setOutOnePart(parts, partId, store);
   const line = parts.find(({ id }) => id === partId)?.lines.find(({ id }) => id === lineId);
   const datum = setOut && line && datumOf(line, setOut);
@@ -57,13 +63,21 @@ export function handlesOf(parts: Design['parts'], partId: PartId, lineId: LineId
 }
 
 /** The line with one of its handles moved to a place on the sheet as drawn; measurements to a hundredth of a millimetre. */
-export function withHandle<L extends TrimLine>(line: L, key: string, place: { readonly x: number; readonly y: number }, setOut: SetOut): L {
+export function withHandle<L extends TrimLine>(
+  line: L,
+  key: string,
+  place: { readonly x: number; readonly y: number },
+  setOut: SetOut,
+): L {
   const datum = datumOf(line, setOut);
   if (!datum) return line;
   const { along, above } = measurementOfPoint(datum, setOut.board.reflect(place));
   const measured = { along: Math.round(along * 100) / 100, above: Math.round(above * 100) / 100 };
   const [name = '', index] = key.split('.');
   const own = (line as Record<string, unknown>)[name];
-  const value = index === undefined ? measured : (own as readonly Measured[]).map((one, at) => (at === Number(index) ? measured : one));
+  const value =
+    index === undefined
+      ? measured
+      : (own as readonly Measured[]).map((one, at) => (at === Number(index) ? measured : one));
   return { ...line, [name]: value };
 }

@@ -40,13 +40,22 @@ it.each<[string, [number, number], Part]>([
   const design = jobWith([at(10, 10), at(...seed)], one);
   expect(designFaults(design, SHIPPED_SHELF)).toEqual([]);
   expect(layoutFaults(design, ['design'])).toEqual([
-    { path: 'design.scheme.areas[1].seed', code: 'design.no-area', values: { alongMm: seed[0], aboveMm: seed[1], part: 'Board' } },
+    {
+      path: 'design.scheme.areas[1].seed',
+      code: 'design.no-area',
+      values: { alongMm: seed[0], aboveMm: seed[1], part: 'Board' },
+    },
   ]);
   const plan = planJob(design, SHIPPED_SHELF);
   expect(plan.parts[0]!.lost).toEqual([{ seed, finish: first.id }]);
-  expect(plan.advice).toContainEqual(expect.objectContaining({ level: 'stop', code: 'advice.lost', place: { part: 'board', line: null, area: null } }));
+  expect(plan.advice).toContainEqual(
+    expect.objectContaining({ level: 'stop', code: 'advice.lost', place: { part: 'board', line: null, area: null } }),
+  );
   // Moving a line leaves it as it is; giving an area its finish too; only a person leaves it out.
-  const moved = carryScheme(design, { ...design, parts: [{ ...one, lines: [straight('waist', [0, 210], [1000, 210], true)] }] });
+  const moved = carryScheme(design, {
+    ...design,
+    parts: [{ ...one, lines: [straight('waist', [0, 210], [1000, 210], true)] }],
+  });
   expect(moved.scheme.areas.map((choice) => choice.seed)).toContainEqual(seed);
   const given = giveFinish(design, 'board', plan.parts[0]!.areas[0]!, null);
   expect(given.scheme.areas.map((choice) => choice.seed)).toContainEqual(seed);
@@ -56,13 +65,21 @@ it.each<[string, [number, number], Part]>([
 it('so are places of other schemes and of pins', () => {
   const design = jobWith([at(10, 10)], part(), {
     others: [{ areas: [at(-5, 10)] }],
-    choices: { ...emptyDesign('', 'other').choices, pins: [{ part: 'board', seed: [5, 900], finish: first.id, open: true }] },
+    choices: {
+      ...emptyDesign('', 'other').choices,
+      pins: [{ part: 'board', seed: [5, 900], finish: first.id, open: true }],
+    },
   });
   expect(layoutFaults(design).map(({ path }) => path)).toEqual(['others[0].areas[0].seed', 'choices.pins[0].seed']);
 });
 
 it('a line off its part is told without refusing the design', () => {
-  const small = jobWith([], part({ surface: { kind: 'flat', outline: { kind: 'rectangle', width: 100, height: 10 } } }));
+  const small = jobWith(
+    [],
+    part({ surface: { kind: 'flat', outline: { kind: 'rectangle', width: 100, height: 10 } } }),
+  );
   expect(designFaults(small, SHIPPED_SHELF)).toEqual([]);
-  expect(layoutFaults(small, ['design'])).toEqual([{ path: 'design.parts[0].lines[0]', code: 'line.outside', values: {} }]);
+  expect(layoutFaults(small, ['design'])).toEqual([
+    { path: 'design.parts[0].lines[0]', code: 'line.outside', values: {} },
+  ]);
 });

@@ -29,11 +29,21 @@ export function layoutFaults(design: Design, prefix: Keys = []): Fault[] {
   return oncePerLine([...lines, ...places, ...pins]).slice(0, MAX_FAULTS);
 }
 
-function lostPlaces(places: readonly { readonly part: PartId; readonly seed: readonly [number, number] }[], at: Keys, works: readonly PartWork[]): Fault[] {
+function lostPlaces(
+  places: readonly { readonly part: PartId; readonly seed: readonly [number, number] }[],
+  at: Keys,
+  works: readonly PartWork[],
+): Fault[] {
   return places.flatMap(({ part, seed }, index) => {
     const work = works.find((one) => one.part.id === part);
     if (!work || areaAt(work.arrangement.areas, pointAsPair(seed)) >= 0) return [];
-    return [{ path: pathText([...at, index, 'seed']), code: 'design.no-area', values: { alongMm: seed[0], aboveMm: seed[1], part: work.part.name } }];
+    return [
+      {
+        path: pathText([...at, index, 'seed']),
+        code: 'design.no-area',
+        values: { alongMm: seed[0], aboveMm: seed[1], part: work.part.name },
+      },
+    ];
   });
 }
 

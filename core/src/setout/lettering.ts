@@ -15,7 +15,9 @@ export interface LetterAreas {
  * @returns empty where there is none; letters that are cut by another line are no part of it
  */
 export function letteringOf({ lines, areas, borders }: Pick<PartPlan, 'lines' | 'areas' | 'borders'>): LetterAreas[] {
-  const owners = [...new Map(lines.flatMap(({ owner, kind, name }) => (kind === 'text' ? [[owner, name] as const] : []))).entries()];
+  const owners = [
+    ...new Map(lines.flatMap(({ owner, kind, name }) => (kind === 'text' ? [[owner, name] as const] : []))).entries(),
+  ];
   const ownerOf = new Map(lines.map(({ id, owner }) => [id, owner]));
   return owners.flatMap(([owner, name]) => {
     const beside = (code: string) => borders.filter(({ left, right }) => left === code || right === code);

@@ -32,7 +32,11 @@ export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>, 
     })),
     folds: board.drawn.folds.map((fold) => fold.map(coordinates)),
     seams: (board.drawn.seam?.edges ?? []).map((edge) => edge.map(coordinates)),
-    datums: board.shape.datums.map((datum) => ({ id: datum.id, name: datum.name, places: datumLine(datum, work).map(coordinates) })),
+    datums: board.shape.datums.map((datum) => ({
+      id: datum.id,
+      name: datum.name,
+      places: datumLine(datum, work).map(coordinates),
+    })),
     edges: board.drawn.edges.map(({ name }) => name),
     edgePlaces: board.drawn.edges.map(({ places }) => places.map(coordinates)),
     rims,
@@ -54,7 +58,8 @@ export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>, 
       return {
         id: work.areaIds[index]!,
         code: area.code,
-        present: present.system === 'bare' ? null : { system: present.system, colour: present.colour, ageH: present.ageH },
+        present:
+          present.system === 'bare' ? null : { system: present.system, colour: present.colour, ageH: present.ageH },
         ownPresent: present !== part.present,
         shows: present.colour,
         rings: area.rings.map((one) => one.map(coordinates)),
@@ -85,7 +90,9 @@ const linePlaces = (piece: Path): LinePoint[] => piece.map(({ x, y, at }) => [x,
 function datumLine(datum: Datum, { setOut }: PartWork): Point[] {
   const { measured, reflect } = setOut.board;
   const reach = measured.ring.map((place) => measurementOfPoint(datum, place).along);
-  return [Math.min(0, minOf(reach)), maxOf(reach)].map((along) => reflect(pointOfMeasurement(datum, { along, above: 0 })));
+  return [Math.min(0, minOf(reach)), maxOf(reach)].map((along) =>
+    reflect(pointOfMeasurement(datum, { along, above: 0 })),
+  );
 }
 
 function linePlan(line: ResolvedLine, { setOut, arrangement }: PartWork): LinePlan {
@@ -116,4 +123,6 @@ function linePlan(line: ResolvedLine, { setOut, arrangement }: PartWork): LinePl
 }
 
 /** Rings of an area as places. */
-export const outlineOf = ({ rings }: Pick<AreaPlan, 'rings'>) => ({ rings: rings.map((ring) => ring.map(([x, y]) => ({ x, y }))) });
+export const outlineOf = ({ rings }: Pick<AreaPlan, 'rings'>) => ({
+  rings: rings.map((ring) => ring.map(([x, y]) => ({ x, y }))),
+});

@@ -1,5 +1,13 @@
 import type { Point } from '../curves';
-import { areaAt, areaIds, arrange, chosenFinishes, mirrorArrangement, tooManyIntersections, type Arrangement } from '../areas';
+import {
+  areaAt,
+  areaIds,
+  arrange,
+  chosenFinishes,
+  mirrorArrangement,
+  tooManyIntersections,
+  type Arrangement,
+} from '../areas';
 import { attachedParts, geometryKeys, type Design, type Part, type PartAreaChoice, type Present } from '../job';
 import { mirroredPart, type ResolvedLine, type SetOut } from '../lines';
 import { runToEnd } from '../units';
@@ -64,11 +72,15 @@ export function* workOutSteps(design: Design, store: PartCache = newPartCache())
     const choices = asked.map((choice) => ({ ...choice, seed: pointAsPair(choice.seed) }));
     const { areas } = own.arrangement;
     const told = (is: (choice: PartAreaChoice) => boolean) => {
-      const places = design.scheme.areas.filter((choice) => choice.part === part.id && is(choice)).map(({ seed }) => areaAt(areas, pointAsPair(seed)));
+      const places = design.scheme.areas
+        .filter((choice) => choice.part === part.id && is(choice))
+        .map(({ seed }) => areaAt(areas, pointAsPair(seed)));
       return areas.map((_, index) => places.includes(index));
     };
     const left = part.treatment === 'leave';
-    const differing = (design.presentAt ?? []).filter((one) => one.part === part.id).map((one) => ({ one, area: areaAt(areas, pointAsPair(one.seed)) }));
+    const differing = (design.presentAt ?? [])
+      .filter((one) => one.part === part.id)
+      .map((one) => ({ one, area: areaAt(areas, pointAsPair(one.seed)) }));
     const presentOn = (area: number): Present => {
       const found = differing.findLast((other) => other.area === area)?.one;
       if (!found) return part.present;
@@ -96,7 +108,11 @@ export function* workOutSteps(design: Design, store: PartCache = newPartCache())
 const linesLaid = ({ setOut, arrangement }: WorkedPart): readonly ResolvedLine[] =>
   arrangement.leftOut.length === 0
     ? setOut.lines
-    : setOut.lines.map((line) => (arrangement.leftOut.includes(line.owner) ? { ...line, pieces: [], crosses: [], fault: tooManyIntersections } : line));
+    : setOut.lines.map((line) =>
+        arrangement.leftOut.includes(line.owner)
+          ? { ...line, pieces: [], crosses: [], fault: tooManyIntersections }
+          : line,
+      );
 
 /** A place as the job file writes it. */
 export const pointAsPair = ([x, y]: readonly [number, number]): Point => ({ x, y });
@@ -104,6 +120,7 @@ export const pointAsPair = ([x, y]: readonly [number, number]): Point => ({ x, y
 /** Areas of one part; those of a mirror image are those of the part it follows, reflected. */
 function workedOut(part: Part, setOut: SetOut, parts: readonly Part[], worked: (part: Part) => WorkedPart): WorkedPart {
   const source = mirroredPart(part, parts);
-  if (source && !source.opposite) return { setOut, arrangement: mirrorArrangement(worked(source).arrangement, setOut.board.reflect) };
+  if (source && !source.opposite)
+    return { setOut, arrangement: mirrorArrangement(worked(source).arrangement, setOut.board.reflect) };
   return { setOut, arrangement: arrange({ skin: setOut.board.drawn, openings: setOut.openings }, setOut.lines) };
 }

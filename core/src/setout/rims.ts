@@ -21,7 +21,10 @@ const ON_EDGE_MM = 2e-3;
  * Which areas lie along the edges of a part, and where.
  * @returns by edge, in the direction that has the part on its left; pieces of one area that meet are one
  */
-export function rimStretches({ edges, metric }: Pick<Skin, 'edges' | 'metric'>, { areas }: Pick<Arrangement, 'areas'>): RimStretch[] {
+export function rimStretches(
+  { edges, metric }: Pick<Skin, 'edges' | 'metric'>,
+  { areas }: Pick<Arrangement, 'areas'>,
+): RimStretch[] {
   return edges.flatMap(({ places }, edge) => {
     const at = alongEdge(places, { metric });
     const box = boundingBox(places);
@@ -35,7 +38,9 @@ export function rimStretches({ edges, metric }: Pick<Skin, 'edges' | 'metric'>, 
           if (one === null || half === null || other === null) return [];
           const [from, to] = [Math.min(one, other), Math.max(one, other)];
           // A chord between two places of a round edge is on it; one across a notch is not.
-          return to - from > ON_EDGE_MM && Math.abs(half - (one + other) / 2) < 0.05 * (to - from) + ON_EDGE_MM ? [{ edge, area, from, to }] : [];
+          return to - from > ON_EDGE_MM && Math.abs(half - (one + other) / 2) < 0.05 * (to - from) + ON_EDGE_MM
+            ? [{ edge, area, from, to }]
+            : [];
         }),
       ),
     );
@@ -60,7 +65,9 @@ function alongEdge(places: readonly Point[], skin: Pick<Skin, 'metric'>): (place
     return { from, to, startAt, own, drawn: distance(from, to), box: boundingBox([from, to]) };
   });
   return (place) => {
-    const on = pieces.find(({ from, to, box }) => isNearBox(place, box, ON_EDGE_MM) && distanceToSegment(place, from, to) <= ON_EDGE_MM);
+    const on = pieces.find(
+      ({ from, to, box }) => isNearBox(place, box, ON_EDGE_MM) && distanceToSegment(place, from, to) <= ON_EDGE_MM,
+    );
     if (!on) return null;
     return on.startAt + on.own * Math.min(1, on.drawn > 0 ? distance(on.from, place) / on.drawn : 0);
   };
@@ -70,7 +77,8 @@ function merged(stretches: readonly RimStretch[]): RimStretch[] {
   const kept: RimStretch[] = [];
   for (const one of [...stretches].sort((a, b) => a.area - b.area || a.from - b.from)) {
     const last = kept.at(-1);
-    if (last && last.area === one.area && one.from - last.to <= 2 * ON_EDGE_MM) kept[kept.length - 1] = { ...last, to: Math.max(last.to, one.to) };
+    if (last && last.area === one.area && one.from - last.to <= 2 * ON_EDGE_MM)
+      kept[kept.length - 1] = { ...last, to: Math.max(last.to, one.to) };
     else kept.push(one);
   }
   return kept.sort((a, b) => a.from - b.from);

@@ -40,7 +40,8 @@ describe('what was worked out before', () => {
     const [first, others] = [firstItem(before.parts), before.parts.slice(1)];
     const after: Design = { ...before, parts: [{ ...first, lines: first.lines.slice(1) }, ...others] };
     const store = newPartCache();
-    const planned = (one: Design) => expect(JSON.stringify(planJob(one, SHIPPED_SHELF, store))).toBe(JSON.stringify(planJob(one, SHIPPED_SHELF)));
+    const planned = (one: Design) =>
+      expect(JSON.stringify(planJob(one, SHIPPED_SHELF, store))).toBe(JSON.stringify(planJob(one, SHIPPED_SHELF)));
     planned(before);
     planned(after);
     const works = new Set(store.works.values());
@@ -52,7 +53,11 @@ describe('what was worked out before', () => {
     const left = part({ id: 'left', opposite: { of: 'right', follows: true } });
     const store = newPartCache();
     const heightAt = (above: number) => {
-      const parts = draftParts(design({ ...right, lines: [straight('a', [0, 100], [1000, above])] }, left), SHIPPED_SHELF, store);
+      const parts = draftParts(
+        design({ ...right, lines: [straight('a', [0, 100], [1000, above])] }, left),
+        SHIPPED_SHELF,
+        store,
+      );
       return parts[1]!.lines[0]!.pieces[0]!.find(([x]) => x < 1e-6)?.[1];
     };
     expect([heightAt(200), heightAt(300)]).toEqual([200, 300]);
@@ -63,7 +68,14 @@ describe('a dragged point', () => {
   const line = sweep('w', [100, 150], [500, 220], [900, 160]);
   const post = straight('post', [700, 0], [700, 500]);
   const drag = (key: string, place: readonly [number, number], of: TrimLine = line, over: Partial<Part> = {}) =>
-    applyDrag(design(part({ lines: [of, post], ...over })).parts, { part: 'part', line: of.id, key, place, reachMm: 8, tapes: [6, 19] });
+    applyDrag(design(part({ lines: [of, post], ...over })).parts, {
+      part: 'part',
+      line: of.id,
+      key,
+      place,
+      reachMm: 8,
+      tapes: [6, 19],
+    });
   it('changes its measurement and the line with it', () => {
     const found = drag('points.1', [480.123, 260.456]);
     expect(found?.line).toMatchObject({ points: [{}, { along: 480.12, above: 260.46 }, {}] });
@@ -80,7 +92,10 @@ describe('a dragged point', () => {
     ['tape widths side by side', [333, 59], '3 × tape 19 mm from Base', [333, 57]],
   ])('is drawn to %s', (_, finger, snap, place) => {
     const found = drag('points.1', finger);
-    expect([told(found), found?.place.map((value) => Math.round(value * 1000) / 1000)]).toEqual([snap.startsWith('corner') ? 'start of Base' : snap, place]);
+    expect([told(found), found?.place.map((value) => Math.round(value * 1000) / 1000)]).toEqual([
+      snap.startsWith('corner') ? 'start of Base' : snap,
+      place,
+    ]);
   });
   it('of a straight is drawn square to a line, or to where it just touches a bend', () => {
     const square = drag('to', [698, 164], straight('s', [100, 160], [600, 200]));
@@ -114,7 +129,9 @@ describe('a dragged point', () => {
   it('of a mirror image moves the measurement it stands for', () => {
     const found = drag('points.0', [800, 180], line, { opposite: { of: 'other', follows: false } });
     expect(found?.line).toMatchObject({ points: [{ along: 200, above: 180 }, {}, {}] });
-    expect(handlesOf(design(part({ lines: [line], opposite: { of: 'other', follows: false } })).parts, 'part', 'w')[0]).toEqual({
+    expect(
+      handlesOf(design(part({ lines: [line], opposite: { of: 'other', follows: false } })).parts, 'part', 'w')[0],
+    ).toEqual({
       key: 'points.0',
       place: [900, 150],
     });
@@ -146,12 +163,21 @@ describe('the whole piece', () => {
   const look = (of: Design, view: 'side' | 'top' | 'end') => drawPiece(of, SHIPPED_SHELF, { view });
   it('is as large from each side as its parts are', () => {
     const tube = design(part({ surface: TUBE, pose: { at: [50, 0, 200], yawDeg: 0, pitchDeg: 0, rollDeg: 0 } }));
-    expect(look(tube, 'side').box).toMatchObject({ minX: 50, maxX: 450, minY: expect.closeTo(150, 0), maxY: expect.closeTo(250, 0) });
+    expect(look(tube, 'side').box).toMatchObject({
+      minX: 50,
+      maxX: 450,
+      minY: expect.closeTo(150, 0),
+      maxY: expect.closeTo(250, 0),
+    });
     expect(look(tube, 'end').box).toMatchObject({ minX: expect.closeTo(-50, 0), maxX: expect.closeTo(50, 0) });
     expect(look(tube, 'top').box).toMatchObject({ minX: 50, maxX: 450 });
   });
   it('shows a line on the near side only', () => {
-    const lines = [straight('left', [0, 40], [400, 40]), straight('right', [0, -40], [400, -40]), straight('top', [0, 0], [400, 0])];
+    const lines = [
+      straight('left', [0, 40], [400, 40]),
+      straight('right', [0, -40], [400, -40]),
+      straight('top', [0, 0], [400, 0]),
+    ];
     expect(
       look(design(part({ surface: TUBE, lines })), 'side')
         .lines.map(({ line }) => line)

@@ -17,7 +17,16 @@ export interface StationRequest {
 }
 
 /** What a column holds: lengths in mm, but for degrees. */
-export const STATION_COLUMNS = ['along', 'along-line', 'along-datum', 'height-skin', 'height-plumb', 'degrees', 'girth', 'height-opposite'] as const;
+export const STATION_COLUMNS = [
+  'along',
+  'along-line',
+  'along-datum',
+  'height-skin',
+  'height-plumb',
+  'degrees',
+  'girth',
+  'height-opposite',
+] as const;
 export type StationColumn = (typeof STATION_COLUMNS)[number];
 
 /** A figure, or why there is none; null: nothing is there to be measured. */
@@ -44,7 +53,11 @@ export interface StationTable {
  * mirror image is among the parts gets a column for it.
  * @returns null where the line is not on its part
  */
-export function stationTable(design: Design, wish: StationRequest, store: PartCache = newPartCache()): StationTable | null {
+export function stationTable(
+  design: Design,
+  wish: StationRequest,
+  store: PartCache = newPartCache(),
+): StationTable | null {
   const all = setOutCached(
     design.parts,
     design.parts.map(({ id }) => id),

@@ -5,7 +5,12 @@ import { analyseLine, applyDrag, tapeFitsOfLine, handlesOf, newPartCache, workOu
 import { runToEnd, firstItem, firstTwo } from '../units';
 
 const part = (id: string, above = 200): Part => ({
-  ...(samplePart({ id, name: id, surface: BOARD, lines: [sweep('wave', [100, 150], [500, above], [900, 160])] }) as Part),
+  ...(samplePart({
+    id,
+    name: id,
+    surface: BOARD,
+    lines: [sweep('wave', [100, 150], [500, above], [900, 160])],
+  }) as Part),
   count: 1,
   substrate: 'steel',
   present: { system: 'bare', colour: '#888888', ageH: 0 },
@@ -27,13 +32,23 @@ describe('one store for all that is asked about a job', () => {
 
   it('a dropped point is set out under the finger and arranged once, for finishes and plan alike', () => {
     const store = newPartCache();
-    const before = { ...design(part('one'), part('two')), scheme: { areas: [{ part: 'one', seed: [20, 20] as [number, number], finish: 'cream-two-part' }] } };
+    const before = {
+      ...design(part('one'), part('two')),
+      scheme: { areas: [{ part: 'one', seed: [20, 20] as [number, number], finish: 'cream-two-part' }] },
+    };
     workOutParts(before, store);
-    const found = applyDrag(before.parts, { part: 'one', line: 'wave', key: 'points.1', place: [510, 240], reachMm: 0, tapes: [] }, store);
+    const found = applyDrag(
+      before.parts,
+      { part: 'one', line: 'wave', key: 'points.1', place: [510, 240], reachMm: 0, tapes: [] },
+      store,
+    );
     const live = [...store.setOuts.values()].at(-1);
     if (!found) throw new Error('the line can be dragged');
     // As it comes back through the screen: another object, the same in it.
-    const after: Design = { ...before, parts: before.parts.map((one) => (one.id === 'one' ? { ...one, lines: [structuredClone(found.line)] } : one)) };
+    const after: Design = {
+      ...before,
+      parts: before.parts.map((one) => (one.id === 'one' ? { ...one, lines: [structuredClone(found.line)] } : one)),
+    };
     const carried = carryScheme(before, after, store);
     const arranged = [...store.works.values()].map(({ arrangement }) => arrangement);
     expect(arranged).toHaveLength(3);

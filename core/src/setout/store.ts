@@ -43,14 +43,19 @@ export function storeInCache<V>(all: Map<string, V>, key: string, value: V, part
   return value;
 }
 
-const knownSetOut = (key: string, { works, setOuts }: PartCache): SetOut | undefined => cachedPart(works, key)?.setOut ?? cachedPart(setOuts, key);
+const knownSetOut = (key: string, { works, setOuts }: PartCache): SetOut | undefined =>
+  cachedPart(works, key)?.setOut ?? cachedPart(setOuts, key);
 
 /**
  * Lines of parts, set out once.
  * @param wanted ids of parts
  * @returns one entry a wanted part that there is
  */
-export function setOutCached(parts: readonly Part[], wanted: readonly string[], store: PartCache): ReadonlyMap<string, SetOut> {
+export function setOutCached(
+  parts: readonly Part[],
+  wanted: readonly string[],
+  store: PartCache,
+): ReadonlyMap<string, SetOut> {
   const keys = geometryKeys(parts);
   const keyOf = (id: string) => keys.get(id) as string;
   const there = wanted.filter((id) => keys.has(id));
@@ -61,4 +66,5 @@ export function setOutCached(parts: readonly Part[], wanted: readonly string[], 
 }
 
 /** Lines of one part, set out once; undefined where there is no such part. */
-export const setOutOnePart = (parts: readonly Part[], id: string, store: PartCache): SetOut | undefined => setOutCached(parts, [id], store).get(id);
+export const setOutOnePart = (parts: readonly Part[], id: string, store: PartCache): SetOut | undefined =>
+  setOutCached(parts, [id], store).get(id);

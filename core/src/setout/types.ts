@@ -45,7 +45,11 @@ export interface AreaPlan {
   readonly sizeM2: number;
   readonly perimeterMm: number;
   /** Areas it meets, with the length they share and the codes of the lines between. */
-  readonly neighbours: readonly { readonly area: AreaId; readonly lengthMm: number; readonly lines: readonly string[] }[];
+  readonly neighbours: readonly {
+    readonly area: AreaId;
+    readonly lengthMm: number;
+    readonly lines: readonly string[];
+  }[];
   readonly seed: Coordinates;
   readonly sliver: boolean;
   /** Finish it shall get; null: kept as it is. */
@@ -113,5 +117,11 @@ export interface PartPlan {
   /** Finishes given to places that lie in no area. */
   readonly lost: readonly { readonly seed: Coordinates; readonly finish: FinishId | null }[];
   /** Where areas meet: from and to along the line, with the areas on its left and right. */
-  readonly borders: readonly { readonly line: LineId; readonly from: number; readonly to: number; readonly left: string; readonly right: string }[];
+  readonly borders: readonly {
+    readonly line: LineId;
+    readonly from: number;
+    readonly to: number;
+    readonly left: string;
+    readonly right: string;
+  }[];
 }

@@ -13,7 +13,12 @@ export interface GirthProfile {
   /** Length along the skin, mm. */
   readonly lengthMm: number;
   /** Radius, axis length and their change per mm, at a distance along the skin. */
-  readonly at: (along: number) => { readonly along: number; readonly radius: number; readonly slope: number; readonly axial: number };
+  readonly at: (along: number) => {
+    readonly along: number;
+    readonly radius: number;
+    readonly slope: number;
+    readonly axial: number;
+  };
 }
 
 /** What a skin is turned about, and how its drawing shows it. */
@@ -52,9 +57,14 @@ export function revolutionToSpace({ at }: GirthProfile, { along, angle }: Revolu
 /** What every turned skin has in common to be looked at. */
 export function revolutionView({ onSheet, lengthMm }: RevolutionAxis) {
   const STEPS = 48;
-  const end = (along: number) => Array.from({ length: STEPS + 1 }, (_, step) => onSheet({ along, angle: (step / STEPS - 0.5) * 2 * Math.PI }));
+  const end = (along: number) =>
+    Array.from({ length: STEPS + 1 }, (_, step) => onSheet({ along, angle: (step / STEPS - 0.5) * 2 * Math.PI }));
   return {
     shownRims: () => [end(0), end(lengthMm)],
-    facets: { placeAt: (along: number, up: number) => onSheet({ along: along * lengthMm, angle: (up - 0.5) * 2 * Math.PI }), holds: () => true, long: true },
+    facets: {
+      placeAt: (along: number, up: number) => onSheet({ along: along * lengthMm, angle: (up - 0.5) * 2 * Math.PI }),
+      holds: () => true,
+      long: true,
+    },
   };
 }

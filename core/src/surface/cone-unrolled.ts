@@ -31,7 +31,12 @@ export function coneSheet(d1: number, d2: number, length: number): ConeSheet {
 }
 
 /** Radius a ring round a cone has on the sheet: its apex distance; null on a tube, where it lies straight. */
-export function ringRadiusOnSheet(d1: number, d2: number, length: number, at: number): { readonly girthMm: number; readonly sheetRadiusMm: number | null } {
+export function ringRadiusOnSheet(
+  d1: number,
+  d2: number,
+  length: number,
+  at: number,
+): { readonly girthMm: number; readonly sheetRadiusMm: number | null } {
   const radius = d1 / 2 + ((d2 - d1) / 2) * (at / length);
   const { sinHalfAngle } = coneSheet(d1, d2, length);
   return { girthMm: 2 * Math.PI * radius, sheetRadiusMm: sinHalfAngle === 0 ? null : radius / Math.abs(sinHalfAngle) };

@@ -29,22 +29,37 @@ export const cone: SurfaceType<ConeSurface, typeof schema> = {
     const sector = 2 * Math.PI * steep;
     const apex = { x: (-side * d1) / 2 / steep, y: 0 };
     const radiusAt = (along: number) => d1 / 2 + sinHalfAngle * along;
-    const polar = (reach: number, angle: number): Point => ({ x: apex.x + side * reach * Math.cos(angle), y: reach * Math.sin(angle) });
-    const onSheet: RevolutionAxis['onSheet'] = ({ along, angle }) => polar(radiusAt(along) / (sector / (2 * Math.PI)), (angle * sector) / (2 * Math.PI));
+    const polar = (reach: number, angle: number): Point => ({
+      x: apex.x + side * reach * Math.cos(angle),
+      y: reach * Math.sin(angle),
+    });
+    const onSheet: RevolutionAxis['onSheet'] = ({ along, angle }) =>
+      polar(radiusAt(along) / (sector / (2 * Math.PI)), (angle * sector) / (2 * Math.PI));
     const axle: RevolutionAxis = {
       lengthMm: slantMm,
-      at: (along) => ({ along: (along * length) / slantMm, radius: radiusAt(along), slope: sinHalfAngle, axial: length / slantMm }),
+      at: (along) => ({
+        along: (along * length) / slantMm,
+        radius: radiusAt(along),
+        slope: sinHalfAngle,
+        axial: length / slantMm,
+      }),
       onSheet,
       onRound: ({ x, y }) => {
         const dx = side * (x - apex.x);
-        return { along: side * (Math.hypot(dx, y) - Math.abs(apex.x)), angle: (Math.atan2(y, dx) * 2 * Math.PI) / sector };
+        return {
+          along: side * (Math.hypot(dx, y) - Math.abs(apex.x)),
+          angle: (Math.atan2(y, dx) * 2 * Math.PI) / sector,
+        };
       },
-      ringAt: (along) => arcAbout(apex, onSheet({ along, angle: -Math.PI }), side * sector, onSheet({ along, angle: Math.PI })),
+      ringAt: (along) =>
+        arcAbout(apex, onSheet({ along, angle: -Math.PI }), side * sector, onSheet({ along, angle: Math.PI })),
     };
     const end = (along: number): Point[] => {
       const reach = radiusAt(along) / steep;
       const steps = reach === 0 ? 0 : arcSteps(reach, sector, TOLERANCE.flatten);
-      return Array.from({ length: steps + 1 }, (_, step) => polar(reach, sector * (steps === 0 ? 0 : step / steps - 0.5)));
+      return Array.from({ length: steps + 1 }, (_, step) =>
+        polar(reach, sector * (steps === 0 ? 0 : step / steps - 0.5)),
+      );
     };
     const far = end(slantMm);
     const near = end(0).reverse();

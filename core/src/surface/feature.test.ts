@@ -8,8 +8,16 @@ import { featureFault, featureSchema, placedFeatures, type Datum, type Feature, 
 const { say } = wordsFor();
 
 const at = (along: number, above: number) => ({ along, above });
-const opening = (shape: ZoneShape, datum = 'base'): Feature => ({ kind: 'opening', id: 'o', name: 'O', datum, use: 'window', shape });
-const ringOf = (shape: ZoneShape, datums: readonly Datum[] = [BASE]) => placedFeatures([opening(shape)], datums)[0]!.ring ?? [];
+const opening = (shape: ZoneShape, datum = 'base'): Feature => ({
+  kind: 'opening',
+  id: 'o',
+  name: 'O',
+  datum,
+  use: 'window',
+  shape,
+});
+const ringOf = (shape: ZoneShape, datums: readonly Datum[] = [BASE]) =>
+  placedFeatures([opening(shape)], datums)[0]!.ring ?? [];
 
 describe('the shape of an opening', () => {
   it('a round one is a circle', () => {
@@ -18,7 +26,8 @@ describe('the shape of an opening', () => {
     expect(ringArea(ring)).toBeCloseTo(Math.PI * 900, -2);
   });
   it('a window has the size of its box less its corners', () => {
-    const size = (corner: number) => ringArea(ringOf({ kind: 'window', at: at(0, 0), width: 200, height: 100, corner }));
+    const size = (corner: number) =>
+      ringArea(ringOf({ kind: 'window', at: at(0, 0), width: 200, height: 100, corner }));
     expect(size(0)).toBeCloseTo(20_000, 6);
     expect(size(30)).toBeCloseTo(20_000 - (4 - Math.PI) * 900, -2);
     // Corners larger than the window make a slot with round ends.
@@ -35,11 +44,21 @@ describe('the shape of an opening', () => {
     expect(isInsideRing({ x: 480, y: 200 }, ring)).toBe(true);
     expect(Math.max(...ring.map(({ y }) => y)) - Math.min(...ring.map(({ y }) => y))).toBeCloseTo(40);
   });
-  it('is nowhere when its datum is gone', () => expect(placedFeatures([opening({ kind: 'round', at: at(0, 0), diameter: 5 }, 'gone')], [BASE])).toEqual([]));
+  it('is nowhere when its datum is gone', () =>
+    expect(placedFeatures([opening({ kind: 'round', at: at(0, 0), diameter: 5 }, 'gone')], [BASE])).toEqual([]));
 });
 
 it('a row has two ends, a zone a rim', () => {
-  const row: Feature = { kind: 'raised-row', id: 'r', name: 'R', datum: 'base', from: at(0, 10), to: at(80, 10), height: 2, pitch: 20 };
+  const row: Feature = {
+    kind: 'raised-row',
+    id: 'r',
+    name: 'R',
+    datum: 'base',
+    from: at(0, 10),
+    to: at(80, 10),
+    height: 2,
+    pitch: 20,
+  };
   const [placed] = placedFeatures([row], [BASE]);
   expect(placed).toMatchObject({
     ring: null,
@@ -53,7 +72,17 @@ it('a row has two ends, a zone a rim', () => {
 it.each<[string, Feature, RegExp | null]>([
   [
     'a row of no length',
-    { kind: 'crease', id: 'c', name: 'C', datum: 'base', from: at(5, 5), to: at(5, 5), bend: 'convex', angleDeg: 90, radius: 1 },
+    {
+      kind: 'crease',
+      id: 'c',
+      name: 'C',
+      datum: 'base',
+      from: at(5, 5),
+      to: at(5, 5),
+      bend: 'convex',
+      angleDeg: 90,
+      radius: 1,
+    },
     /same place/,
   ],
   ['corners that cross', opening({ kind: 'corners', points: [at(0, 0), at(9, 9), at(9, 0), at(0, 9)] }), /crosses/],
@@ -71,7 +100,11 @@ it.each([
     { ...opening({ kind: 'round', at: at(0, 0), diameter: 5 }), use: 'door' },
     /use: must be one of hole window gap jamb port box recess post lug/,
   ],
-  ['no diameter', { ...opening({ kind: 'round', at: at(0, 0), diameter: 5 }), shape: { kind: 'round', at: at(0, 0) } }, /diameter: is missing/],
+  [
+    'no diameter',
+    { ...opening({ kind: 'round', at: at(0, 0), diameter: 5 }), shape: { kind: 'round', at: at(0, 0) } },
+    /diameter: is missing/,
+  ],
   ['an unknown kind', { kind: 'bump', id: 'b', name: 'B', datum: 'base' }, /kind: must be opening/],
   [
     'rivets of no height',

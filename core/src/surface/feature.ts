@@ -80,15 +80,30 @@ export const featureSchema = v.variant(
     }),
     v.strictObject({ kind: v.literal('texture'), ...common, shape: zoneShapeSchema }),
     v.strictObject({ kind: v.literal('no-touch'), ...common, shape: zoneShapeSchema }),
-    v.strictObject({ kind: v.literal('fresh-paint'), ...common, shape: zoneShapeSchema, ageH: numberBetween(0, 100_000, 'h') }),
+    v.strictObject({
+      kind: v.literal('fresh-paint'),
+      ...common,
+      shape: zoneShapeSchema,
+      ageH: numberBetween(0, 100_000, 'h'),
+    }),
   ],
-  faultText({ code: 'field.choice', values: { choices: ['opening', 'raised-row', 'crease', 'texture', 'no-touch', 'fresh-paint'] } }),
+  faultText({
+    code: 'field.choice',
+    values: { choices: ['opening', 'raised-row', 'crease', 'texture', 'no-touch', 'fresh-paint'] },
+  }),
 );
 export type Feature = v.InferOutput<typeof featureSchema>;
 export type FeatureKind = Feature['kind'];
 
 /** Kinds of feature, in the order they are offered. */
-export const FEATURE_KINDS = ['opening', 'raised-row', 'crease', 'texture', 'no-touch', 'fresh-paint'] as const satisfies readonly FeatureKind[];
+export const FEATURE_KINDS = [
+  'opening',
+  'raised-row',
+  'crease',
+  'texture',
+  'no-touch',
+  'fresh-paint',
+] as const satisfies readonly FeatureKind[];
 
 /** A feature where it lies on the sheet: a zone as an anticlockwise ring, or a row as two ends. */
 export interface PlacedFeature {
@@ -140,7 +155,9 @@ function measuredRing(shape: ZoneShape): [number, number][] {
     [-1, -1, 2],
     [1, -1, 3],
   ] as const;
-  return corners.flatMap(([right, up, quarter]) => roundCorner(along + right * w, above + up * h, radius, (quarter * Math.PI) / 2, Math.PI / 2));
+  return corners.flatMap(([right, up, quarter]) =>
+    roundCorner(along + right * w, above + up * h, radius, (quarter * Math.PI) / 2, Math.PI / 2),
+  );
 }
 
 function roundCorner(x: number, y: number, radius: number, start: number, turn: number): [number, number][] {

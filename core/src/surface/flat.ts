@@ -33,7 +33,10 @@ export const flat: SurfaceType<FlatSurface, typeof schema> = {
 };
 
 /** The ring of an outline, anticlockwise, and its edges in the order typed, each with the part on its left. */
-export function outlineWithEdges(typed: readonly ChainSpan[]): { readonly ring: readonly Point[]; readonly edges: readonly SkinEdge[] } {
+export function outlineWithEdges(typed: readonly ChainSpan[]): {
+  readonly ring: readonly Point[];
+  readonly edges: readonly SkinEdge[];
+} {
   const ring = typed.flatMap((span) => pointsOnSpan(span).slice(0, -1)).map(({ x, y }) => ({ x, y }));
   const turned = ringArea(ring) < 0;
   const edges = typed.map((span, index): SkinEdge => {

@@ -42,11 +42,15 @@ export const folded: SurfaceType<FoldedSurface, typeof schema> = {
 };
 
 function panelFaults(panels: readonly Panel[]): SurfaceFault[] {
-  const outlines = panels.flatMap(({ outline }, index) => outlineFaults(outline).map(({ why }) => ({ keys: ['panels', index, 'outline'], why })));
+  const outlines = panels.flatMap(({ outline }, index) =>
+    outlineFaults(outline).map(({ why }) => ({ keys: ['panels', index, 'outline'], why })),
+  );
   if (outlines.length > 0) return outlines;
   const ids = panels.map(({ id }) => id);
   const twice = ids.flatMap((id, index) =>
-    ids.indexOf(id) < index ? [{ keys: ['panels', index, 'id'], why: { code: 'surface.used-twice' as const, values: { id } } }] : [],
+    ids.indexOf(id) < index
+      ? [{ keys: ['panels', index, 'id'], why: { code: 'surface.used-twice' as const, values: { id } } }]
+      : [],
   );
   if (twice.length > 0) return twice;
   return foldedFaults(panels).map(({ panel, why }) => ({ keys: ['panels', panel, 'fold'], why }));

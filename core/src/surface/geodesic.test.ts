@@ -4,7 +4,10 @@ import { skinOf, type SpacePoint, type Surface } from '../surface';
 
 const R = 200;
 /** A ball on its axis; distance along the skin is R times the angle from its first pole. */
-const BALL: Surface = { kind: 'turned', profile: { start: [0, 0], edges: [{ to: [2 * R, 0], through: [R, R] }], smooth: false } };
+const BALL: Surface = {
+  kind: 'turned',
+  profile: { start: [0, 0], edges: [{ to: [2 * R, 0], through: [R, R] }], smooth: false },
+};
 const skin = skinOf(BALL);
 const placeAt = (fromPole: number, angle: number) => skin.axle!.onSheet({ along: R * fromPole, angle });
 const outwards = (place: { x: number; y: number }): SpacePoint => {
@@ -12,7 +15,11 @@ const outwards = (place: { x: number; y: number }): SpacePoint => {
   return { x: at.x - R, y: at.y, z: at.z };
 };
 const dot = (a: SpacePoint, b: SpacePoint) => a.x * b.x + a.y * b.y + a.z * b.z;
-const cross = (a: SpacePoint, b: SpacePoint): SpacePoint => ({ x: a.y * b.z - a.z * b.y, y: a.z * b.x - a.x * b.z, z: a.x * b.y - a.y * b.x });
+const cross = (a: SpacePoint, b: SpacePoint): SpacePoint => ({
+  x: a.y * b.z - a.z * b.y,
+  y: a.z * b.x - a.x * b.z,
+  z: a.x * b.y - a.y * b.x,
+});
 
 // Away from the poles, where headings lose their meaning, and from the seam.
 const fromPole = fc.double({ min: 0.6, max: Math.PI - 0.6, noNaN: true });
@@ -52,12 +59,17 @@ describe('straight over a ball', () => {
   it('is no line between a place and itself', () => expect(skin.between(placeAt(1, 0), placeAt(1, 0))).toBeNull());
   it('there and back comes to where it began', () => {
     fc.assert(
-      fc.property(fromPole, fc.double({ min: -1.2, max: 1.2, noNaN: true }), fc.double({ min: 5, max: 60, noNaN: true }), (p, heading, length) => {
-        const from = placeAt(p, 0);
-        const away = skin.walk(from, heading, length);
-        const back = skin.between(away, from);
-        return back !== null && Math.abs(pathLength(back) - length) < 0.01;
-      }),
+      fc.property(
+        fromPole,
+        fc.double({ min: -1.2, max: 1.2, noNaN: true }),
+        fc.double({ min: 5, max: 60, noNaN: true }),
+        (p, heading, length) => {
+          const from = placeAt(p, 0);
+          const away = skin.walk(from, heading, length);
+          const back = skin.between(away, from);
+          return back !== null && Math.abs(pathLength(back) - length) < 0.01;
+        },
+      ),
       { numRuns: 40 },
     );
   });
@@ -80,7 +92,13 @@ describe('running on past an end', () => {
   it('on a straight barrel is the helix it was, to the rim', () => {
     const barrel = skinOf({ kind: 'turned', profile: { start: [0, 50], edges: [{ to: [400, 50] }], smooth: false } });
     const slant = Math.PI / 6;
-    const end = { ...barrel.axle!.onSheet({ along: 100, angle: 0 }), tx: Math.cos(slant), ty: Math.sin(slant), curvature: 0, at: 0 };
+    const end = {
+      ...barrel.axle!.onSheet({ along: 100, angle: 0 }),
+      tx: Math.cos(slant),
+      ty: Math.sin(slant),
+      curvature: 0,
+      at: 0,
+    };
     for (const forward of [true, false]) {
       const more = barrel.onward(end, forward);
       expect(more.length).toBeGreaterThan(5);

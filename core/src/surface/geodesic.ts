@@ -45,7 +45,8 @@ function follow(chart: TurnedChart, start: State, length: number, steps: number)
   return states;
 }
 
-const stepsFor = (length: number): number => Math.min(2000, Math.max(64, Math.ceil(1 / TOLERANCE.curvatureShare), Math.ceil(length / 4)));
+const stepsFor = (length: number): number =>
+  Math.min(2000, Math.max(64, Math.ceil(1 / TOLERANCE.curvatureShare), Math.ceil(length / 4)));
 
 /** Where one gets by walking straight on from a place of a turned surface. */
 export function geodesicFrom(chart: TurnedChart, from: Point, heading: number, length: number): Point {
@@ -95,7 +96,9 @@ export function extendGeodesic(chart: TurnedChart, end: PathPoint, forward: bool
   const heading = Math.atan2(sign * end.ty * share, sign * end.tx);
   const longest = 3 * 2 * Math.PI * chart.widestMm + 2 * axle.lengthMm;
   const states = follow(chart, { ...place, heading }, longest, 1200);
-  const gone = states.findIndex(({ along, angle }) => along < -1 || along > axle.lengthMm + 1 || Math.abs(angle - place.angle) > 6 * Math.PI);
+  const gone = states.findIndex(
+    ({ along, angle }) => along < -1 || along > axle.lengthMm + 1 || Math.abs(angle - place.angle) > 6 * Math.PI,
+  );
   const kept = gone < 0 ? states : states.slice(0, gone + 1);
   return asPath(chart, kept, (longest * (kept.length - 1)) / 1200, null).slice(1);
 }

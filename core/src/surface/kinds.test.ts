@@ -26,7 +26,11 @@ const SPHERE_RADIUS = 80;
 /** Half a circle from pole to pole, a sphere when turned. */
 const SPHERE: Surface = {
   kind: 'turned',
-  profile: { start: [0, 0], edges: [{ to: [2 * SPHERE_RADIUS, 0], through: [SPHERE_RADIUS, SPHERE_RADIUS] }], smooth: false },
+  profile: {
+    start: [0, 0],
+    edges: [{ to: [2 * SPHERE_RADIUS, 0], through: [SPHERE_RADIUS, SPHERE_RADIUS] }],
+    smooth: false,
+  },
 };
 const panel = (id: string, width: number, height: number, fold: Panel['fold']): Panel => ({
   id,
@@ -51,23 +55,45 @@ describe('outlines with round edges', () => {
     expect(ringArea(ring)).toBeCloseTo(4000 + (Math.PI * 2500) / 2, -1);
   });
   it.each<[string, Surface, RegExp]>([
-    ['an outline that does not close', { kind: 'flat', outline: { kind: 'curved', start: [0, 0], edges: [{ to: [100, 0] }, { to: [100, 90] }] } }, /end where/],
+    [
+      'an outline that does not close',
+      { kind: 'flat', outline: { kind: 'curved', start: [0, 0], edges: [{ to: [100, 0] }, { to: [100, 90] }] } },
+      /end where/,
+    ],
     [
       'one that crosses itself',
-      { kind: 'flat', outline: { kind: 'curved', start: [0, 0], edges: [{ to: [100, 100] }, { to: [100, 0] }, { to: [0, 100] }, { to: [0, 0] }] } },
+      {
+        kind: 'flat',
+        outline: {
+          kind: 'curved',
+          start: [0, 0],
+          edges: [{ to: [100, 100] }, { to: [100, 0] }, { to: [0, 100] }, { to: [0, 0] }],
+        },
+      },
       /crosses itself/,
     ],
     ['a cone that is a tube', { kind: 'cone', d1: 50, d2: 50, length: 10 }, /make it a tube/],
-    ['a radius below 0', { kind: 'turned', profile: { start: [0, 5], edges: [{ to: [10, -1] }], smooth: false } }, /below 0/],
+    [
+      'a radius below 0',
+      { kind: 'turned', profile: { start: [0, 5], edges: [{ to: [10, -1] }], smooth: false } },
+      /below 0/,
+    ],
     [
       'a profile that passes the axis',
       { kind: 'turned', profile: { start: [0, 5], edges: [{ to: [100, 5], through: [50, -20] }], smooth: false } },
       /passes the axis/,
     ],
-    ['a panel that hangs on nothing', { kind: 'folded', panels: [panel('a', 100, 50, null), panel('b', 100, 50, null)] }, /hangs on no other/],
+    [
+      'a panel that hangs on nothing',
+      { kind: 'folded', panels: [panel('a', 100, 50, null), panel('b', 100, 50, null)] },
+      /hangs on no other/,
+    ],
     [
       'an edge longer than the one it hangs on',
-      { kind: 'folded', panels: [panel('a', 100, 50, null), panel('b', 120, 50, { on: 'a', edge: 0, own: 2, angleDeg: 90, radius: 2 })] },
+      {
+        kind: 'folded',
+        panels: [panel('a', 100, 50, null), panel('b', 120, 50, { on: 'a', edge: 0, own: 2, angleDeg: 90, radius: 2 })],
+      },
       /only 100 mm/,
     ],
   ])('refuses %s', (_, surface, message) =>
@@ -102,7 +128,9 @@ describe('a cone unrolled', () => {
       [40, 90],
       [90, 40],
     ] as const) {
-      const ring = firstItem(linesOn({ kind: 'cone', d1, d2, length: 120 }, [{ kind: 'ring', id: 'r', name: 'r', runOn: false, at: 60 }]));
+      const ring = firstItem(
+        linesOn({ kind: 'cone', d1, d2, length: 120 }, [{ kind: 'ring', id: 'r', name: 'r', runOn: false, at: 60 }]),
+      );
       const { sheetRadiusMm, girthMm } = ringRadiusOnSheet(d1, d2, 120, 60);
       const piece = ring.pieces[0]!;
       expect(Math.abs(Math.abs(1 / piece[5]!.curvature) / (sheetRadiusMm ?? 0) - 1)).toBeLessThan(1e-6);
@@ -120,10 +148,14 @@ describe('round surfaces', () => {
     const skin = skinOf(surface);
     const length = skin.axle?.lengthMm ?? 0;
     fc.assert(
-      fc.property(fc.double({ min: 0.01, max: 0.99, noNaN: true }), fc.double({ min: -3.1, max: 3.1, noNaN: true }), (share, angle) => {
-        const back = skin.axle!.onRound(skin.axle!.onSheet({ along: share * length, angle }));
-        return Math.abs(back.along - share * length) < 1e-6 && Math.abs(back.angle - angle) < 1e-6;
-      }),
+      fc.property(
+        fc.double({ min: 0.01, max: 0.99, noNaN: true }),
+        fc.double({ min: -3.1, max: 3.1, noNaN: true }),
+        (share, angle) => {
+          const back = skin.axle!.onRound(skin.axle!.onSheet({ along: share * length, angle }));
+          return Math.abs(back.along - share * length) < 1e-6 && Math.abs(back.angle - angle) < 1e-6;
+        },
+      ),
     );
   });
   it('stand where they should in space, looking outwards', () => {
@@ -142,7 +174,9 @@ describe('round surfaces', () => {
       const ring = firstItem(linesOn(SPHERE, [{ kind: 'ring', id: 'r', name: 'r', runOn: false, at }]));
       const bend = Math.abs(ring.pieces[0]![3]!.curvature);
       expect(Math.abs(bend / (Math.tan(latitude) / SPHERE_RADIUS) - 1)).toBeLessThan(1e-6);
-      expect(Math.abs(ring.pieces[0]!.at(-1)!.at / (2 * Math.PI * SPHERE_RADIUS * Math.cos(latitude)) - 1)).toBeLessThan(1e-6);
+      expect(
+        Math.abs(ring.pieces[0]!.at(-1)!.at / (2 * Math.PI * SPHERE_RADIUS * Math.cos(latitude)) - 1),
+      ).toBeLessThan(1e-6);
     }
     const meridian = firstItem(linesOn(SPHERE, [straight('m', [10, 0], [200, 0])]));
     expect(meridian.pieces[0]!.every(({ curvature }) => Math.abs(curvature) < 1e-9)).toBe(true);
@@ -155,7 +189,11 @@ describe('round surfaces', () => {
     expect(Math.abs((sizes[0]! + sizes[1]!) / (4 * Math.PI * SPHERE_RADIUS ** 2) - 1)).toBeLessThan(1e-5);
   });
   it('a smooth profile passes its pairs and knows its slope', () => {
-    const profile = profileOf({ start: [0, 10], edges: [{ to: [50, 30] }, { to: [120, 42] }, { to: [200, 40] }], smooth: true });
+    const profile = profileOf({
+      start: [0, 10],
+      edges: [{ to: [50, 30] }, { to: [120, 42] }, { to: [200, 40] }],
+      smooth: true,
+    });
     const samples = Array.from({ length: 2000 }, (_, i) => pointOnProfile(profile, (profile.lengthMm * i) / 1999));
     for (const [along, radius] of [
       [0, 10],
@@ -205,7 +243,12 @@ describe('a folded piece', () => {
 });
 
 describe('poses', () => {
-  it('turn by right angles exactly', () => expect(rotateByPose({ yawDeg: 90, pitchDeg: 0, rollDeg: -90 }, { x: 1, y: 0, z: 0 })).toEqual({ x: 0, y: 1, z: 0 }));
+  it('turn by right angles exactly', () =>
+    expect(rotateByPose({ yawDeg: 90, pitchDeg: 0, rollDeg: -90 }, { x: 1, y: 0, z: 0 })).toEqual({
+      x: 0,
+      y: 1,
+      z: 0,
+    }));
   it('keep lengths, whatever the angles', () => {
     const angle = fc.double({ min: -360, max: 360, noNaN: true });
     const length = fc.double({ min: -1000, max: 1000, noNaN: true });
@@ -215,13 +258,23 @@ describe('poses', () => {
         return Math.abs(vectorLength(turned) - Math.hypot(x, y, z)) < 1e-6;
       }),
     );
-    expect(toPieceSpace({ at: [1, 2, 3], yawDeg: 0, pitchDeg: 0, rollDeg: 0 }, { x: 1, y: 1, z: 1 })).toEqual({ x: 2, y: 3, z: 4 });
+    expect(toPieceSpace({ at: [1, 2, 3], yawDeg: 0, pitchDeg: 0, rollDeg: 0 }, { x: 1, y: 1, z: 1 })).toEqual({
+      x: 2,
+      y: 3,
+      z: 4,
+    });
   });
 });
 
 it('the nearest circle to places on one is that one', () => {
-  const places = [0.1, 0.7, 1.1, 2, 2.6].map((angle) => ({ x: 30 + 120 * Math.cos(angle), y: -10 + 120 * Math.sin(angle) }));
-  expect(circleFit(places)).toMatchObject({ radius: expect.closeTo(120, 6), centre: { x: expect.closeTo(30, 6), y: expect.closeTo(-10, 6) } });
+  const places = [0.1, 0.7, 1.1, 2, 2.6].map((angle) => ({
+    x: 30 + 120 * Math.cos(angle),
+    y: -10 + 120 * Math.sin(angle),
+  }));
+  expect(circleFit(places)).toMatchObject({
+    radius: expect.closeTo(120, 6),
+    centre: { x: expect.closeTo(30, 6), y: expect.closeTo(-10, 6) },
+  });
   expect(
     circleFit([
       { x: 0, y: 0 },
@@ -243,7 +296,11 @@ describe('an opposite part', () => {
   } as const;
   it('is the mirror image: line, opening and place in space', () => {
     const own = setOutOne({ lines: [straight('a', [0, 100], [1000, 300])], features: [feature] });
-    const other = setOutOne({ lines: [straight('a', [0, 100], [1000, 300])], features: [feature], opposite: { of: 'x', follows: false } });
+    const other = setOutOne({
+      lines: [straight('a', [0, 100], [1000, 300])],
+      features: [feature],
+      opposite: { of: 'x', follows: false },
+    });
     expect(own.lines[0]!.pieces[0]![0]).toMatchObject({ x: 0, y: 100 });
     expect(other.lines[0]!.pieces[0]![0]).toMatchObject({ x: 1000, y: 100 });
     expect(Math.max(...other.openings[0]!.map(({ x }) => x))).toBeCloseTo(940, 0);

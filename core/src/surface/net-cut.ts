@@ -1,5 +1,13 @@
 import { firstItem, lastItem } from '../units';
-import { polylinePath, segmentCrossing, pathLength, pathSlice, pathFromSamples, type Path, type Point } from '../curves';
+import {
+  polylinePath,
+  segmentCrossing,
+  pathLength,
+  pathSlice,
+  pathFromSamples,
+  type Path,
+  type Point,
+} from '../curves';
 import type { FoldedNet, PlacedPanel } from './net';
 import { cutFlatSheet, type PartPlane } from './plane';
 import { dot, type SpacePoint } from './space';
@@ -10,7 +18,9 @@ export function cutFoldedNet({ panels }: FoldedNet, { a, b, c, offset }: PartPla
   const pieces = [
     ...panels.flatMap((panel) => {
       const k = offset - dot(normal, panel.from);
-      return cutFlatSheet(panel.ring, dot(normal, panel.across), dot(normal, panel.up), k).flatMap((path) => insidePanel(path, panel.ring));
+      return cutFlatSheet(panel.ring, dot(normal, panel.across), dot(normal, panel.up), k).flatMap((path) =>
+        insidePanel(path, panel.ring),
+      );
     }),
     ...panels.flatMap((panel) => bendCut(panel, panels, normal, offset)),
   ];
@@ -71,7 +81,9 @@ function joinedEnds(pieces: readonly Point[][]): Point[][] {
     let chain = left.shift() as Point[];
     for (let grown = true; grown;) {
       grown = false;
-      const next = left.findIndex((piece) => [firstItem(piece), lastItem(piece)].some((end) => near(end, chain[0]!) || near(end, lastItem(chain))));
+      const next = left.findIndex((piece) =>
+        [firstItem(piece), lastItem(piece)].some((end) => near(end, chain[0]!) || near(end, lastItem(chain))),
+      );
       if (next < 0) continue;
       const piece = firstItem(left.splice(next, 1));
       if (near(chain[0]!, piece[0]!) || near(chain[0]!, lastItem(piece))) chain = chain.reverse();

@@ -67,7 +67,11 @@ export function foldedFaults(panels: readonly Panel[]): { readonly panel: number
   return crossed.length > 0 ? [{ panel: panels.length - 1, why: messageWithoutValues('panel.overlap') }] : [];
 }
 
-function panelFaults({ id, fold }: Panel, index: number, panels: readonly Panel[]): { panel: number; why: SurfaceMessage }[] {
+function panelFaults(
+  { id, fold }: Panel,
+  index: number,
+  panels: readonly Panel[],
+): { panel: number; why: SurfaceMessage }[] {
   const say = (why: SurfaceMessage) => [{ panel: index, why }];
   if (index === 0) return fold === null ? [] : say(messageWithoutValues('panel.first-hangs'));
   if (fold === null) return say(messageWithoutValues('panel.hangs-nowhere'));
@@ -76,7 +80,8 @@ function panelFaults({ id, fold }: Panel, index: number, panels: readonly Panel[
   if (parentIndex >= index || fold.on === id) return say(messageWithoutValues('panel.further-up'));
   const rim = outlineRing(panels[parentIndex]!.outline);
   const own = outlineRing(panels[index]!.outline);
-  if (fold.edge >= rim.length) return say({ code: 'panel.few-edges', values: { panel: panels[parentIndex]!.name, edges: rim.length } });
+  if (fold.edge >= rim.length)
+    return say({ code: 'panel.few-edges', values: { panel: panels[parentIndex]!.name, edges: rim.length } });
   if (fold.own >= own.length) return say({ code: 'panel.own-few-edges', values: { edges: own.length } });
   const parentFold = panels[parentIndex]!.fold;
   if (parentFold && parentFold.own === fold.edge) return say(messageWithoutValues('panel.edge-taken'));
@@ -87,7 +92,8 @@ function panelFaults({ id, fold }: Panel, index: number, panels: readonly Panel[
   return [];
 }
 
-const edgeLength = (ring: readonly Point[], edge: number): number => distance(ring[edge]!, ring[(edge + 1) % ring.length]!);
+const edgeLength = (ring: readonly Point[], edge: number): number =>
+  distance(ring[edge]!, ring[(edge + 1) % ring.length]!);
 
 /**
  * Unfolds panels onto one sheet; every bend is as wide on it as its arc is long.
@@ -103,7 +109,16 @@ function placePanel({ id, name, outline, fold }: Panel, placed: readonly PlacedP
   const own = outlineRing(outline);
   const parent = fold ? placed.findIndex((other) => other.id === fold.on) : -1;
   if (!fold || parent < 0)
-    return { id, name, ring: own, from: { x: 0, y: 0, z: 0 }, across: { x: 1, y: 0, z: 0 }, up: { x: 0, y: 0, z: 1 }, out: { x: 0, y: -1, z: 0 }, fold: null };
+    return {
+      id,
+      name,
+      ring: own,
+      from: { x: 0, y: 0, z: 0 },
+      across: { x: 1, y: 0, z: 0 },
+      up: { x: 0, y: 0, z: 1 },
+      out: { x: 0, y: -1, z: 0 },
+      fold: null,
+    };
   const base = placed[parent]!;
   const a = base.ring[fold.edge]!;
   const b = base.ring[(fold.edge + 1) % base.ring.length]!;
@@ -123,7 +138,15 @@ function placePanel({ id, name, outline, fold }: Panel, placed: readonly PlacedP
     y: target.y + sin * (x - second.x) + cos * (y - second.y),
   }));
   const end = ring[fold.own]!;
-  const bend = { parent, a, b: { x: end.x - away.x * widthMm, y: end.y - away.y * widthMm }, away, widthMm, angle, radius: fold.radius };
+  const bend = {
+    parent,
+    a,
+    b: { x: end.x - away.x * widthMm, y: end.y - away.y * widthMm },
+    away,
+    widthMm,
+    angle,
+    radius: fold.radius,
+  };
   return { id, name, ring, fold: bend, ...bent(base, a, e, bend) };
 }
 
@@ -144,7 +167,8 @@ function bent(base: PlacedPanel, a: Point, e: Point, { away, angle, radius, widt
   return { from: addVectors(addVectors(end, across, -corner.x), up, -corner.y), across, up, out: normal };
 }
 
-const directionOn = (panel: Pick<PlacedPanel, 'across' | 'up'>, d: Point): SpacePoint => addVectors(scaleVector(panel.across, d.x), panel.up, d.y);
+const directionOn = (panel: Pick<PlacedPanel, 'across' | 'up'>, d: Point): SpacePoint =>
+  addVectors(scaleVector(panel.across, d.x), panel.up, d.y);
 
 /** Walks round a panel and everything that hangs on it, anticlockwise. */
 function ringRound(index: number, placed: readonly PlacedPanel[], skip: number | null): Point[] {
@@ -155,11 +179,16 @@ function ringRound(index: number, placed: readonly PlacedPanel[], skip: number |
   for (let step = 0; step < count; step++) {
     const edge = (start + step) % ring.length;
     walk.push(ring[edge]!);
-    const child = placed.findIndex(({ fold }) => fold?.parent === index && distance(fold.a, ring[edge]!) < 1e-6 && onEdge(fold.b, ring, edge));
+    const child = placed.findIndex(
+      ({ fold }) => fold?.parent === index && distance(fold.a, ring[edge]!) < 1e-6 && onEdge(fold.b, ring, edge),
+    );
     if (child < 0) continue;
     const hanging = placed[child]!;
     const own = hanging.ring.findIndex((corner) => distance(corner, farSide(hanging.fold as PlacedFold)) < 1e-6);
-    walk.push(...ringRound(child, placed, (own + hanging.ring.length - 1) % hanging.ring.length), (hanging.fold as PlacedFold).b);
+    walk.push(
+      ...ringRound(child, placed, (own + hanging.ring.length - 1) % hanging.ring.length),
+      (hanging.fold as PlacedFold).b,
+    );
   }
   if (skip !== null) walk.push(ring[skip]!);
   return walk;
@@ -167,9 +196,11 @@ function ringRound(index: number, placed: readonly PlacedPanel[], skip: number |
 
 const farSide = ({ a, away, widthMm }: PlacedFold): Point => ({ x: a.x + away.x * widthMm, y: a.y + away.y * widthMm });
 
-const onEdge = (place: Point, ring: readonly Point[], edge: number): boolean => distanceToSegment(place, ring[edge]!, ring[(edge + 1) % ring.length]!) < 1e-3;
+const onEdge = (place: Point, ring: readonly Point[], edge: number): boolean =>
+  distanceToSegment(place, ring[edge]!, ring[(edge + 1) % ring.length]!) < 1e-3;
 
-const withoutRepeats = (ring: readonly Point[]): Point[] => ring.filter((place, index) => distance(place, ring[(index + 1) % ring.length]!) > 1e-3);
+const withoutRepeats = (ring: readonly Point[]): Point[] =>
+  ring.filter((place, index) => distance(place, ring[(index + 1) % ring.length]!) > 1e-3);
 
 /** Place in space, and outward direction there, of a place on the unfolded sheet. */
 export function netToSpace({ panels }: FoldedNet, place: Point): PlacedPoint {
@@ -178,14 +209,20 @@ export function netToSpace({ panels }: FoldedNet, place: Point): PlacedPoint {
   for (const { fold } of panels) {
     if (!fold || fold.widthMm === 0) continue;
     const d = (place.x - fold.a.x) * fold.away.x + (place.y - fold.a.y) * fold.away.y;
-    const share = ((place.x - fold.a.x) * (fold.b.x - fold.a.x) + (place.y - fold.a.y) * (fold.b.y - fold.a.y)) / Math.max(1e-9, distance(fold.a, fold.b) ** 2);
-    if (d >= -1e-6 && d <= fold.widthMm + 1e-6 && share >= -1e-6 && share <= 1 + 1e-6) return onBend(panels[fold.parent]!, fold, place, d);
+    const share =
+      ((place.x - fold.a.x) * (fold.b.x - fold.a.x) + (place.y - fold.a.y) * (fold.b.y - fold.a.y)) /
+      Math.max(1e-9, distance(fold.a, fold.b) ** 2);
+    if (d >= -1e-6 && d <= fold.widthMm + 1e-6 && share >= -1e-6 && share <= 1 + 1e-6)
+      return onBend(panels[fold.parent]!, fold, place, d);
   }
   const nearest = [...panels].sort((a, b) => reach(place, a.ring) - reach(place, b.ring))[0]!;
   return onPanel(nearest, place);
 }
 
-const onPanel = ({ from, across, up, out }: PlacedPanel, { x, y }: Point) => ({ at: addVectors(addVectors(from, across, x), up, y), out });
+const onPanel = ({ from, across, up, out }: PlacedPanel, { x, y }: Point) => ({
+  at: addVectors(addVectors(from, across, x), up, y),
+  out,
+});
 
 function onBend(parent: PlacedPanel, { away, angle, radius }: PlacedFold, place: Point, d: number) {
   const foot = { x: place.x - away.x * d, y: place.y - away.y * d };
@@ -200,4 +237,7 @@ function onBend(parent: PlacedPanel, { away, angle, radius }: PlacedFold, place:
 }
 
 const reach = (place: Point, ring: readonly Point[]): number =>
-  ring.reduce((least, corner, index) => Math.min(least, distanceToSegment(place, corner, ring[(index + 1) % ring.length]!)), ringLength(ring));
+  ring.reduce(
+    (least, corner, index) => Math.min(least, distanceToSegment(place, corner, ring[(index + 1) % ring.length]!)),
+    ringLength(ring),
+  );

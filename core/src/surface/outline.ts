@@ -1,4 +1,15 @@
-import { chainSpans, edgeSchema, placeSchema, ringFromSpans, pointFromPair, type ChainSpan, segmentCrossing, distance, ringArea, type Point } from '../curves';
+import {
+  chainSpans,
+  edgeSchema,
+  placeSchema,
+  ringFromSpans,
+  pointFromPair,
+  type ChainSpan,
+  segmentCrossing,
+  distance,
+  ringArea,
+  type Point,
+} from '../curves';
 import * as v from 'valibot';
 import { lengthMm, listOf, messageWithoutValues, faultText, firstThree, rotatedByOne } from '../units';
 import type { SurfaceMessage } from './says';
@@ -76,7 +87,8 @@ export function outlineFaults(outline: Outline): OutlineFault[] {
 
 function curvedFaults({ start, edges }: Extract<Outline, { kind: 'curved' }>): OutlineFault[] {
   const last = edges.length - 1;
-  if (distance(pointFromPair(start), pointFromPair(edges[last]!.to)) > 0.01) return [{ corner: last, why: messageWithoutValues('outline.open') }];
+  if (distance(pointFromPair(start), pointFromPair(edges[last]!.to)) > 0.01)
+    return [{ corner: last, why: messageWithoutValues('outline.open') }];
   const short = chainSpans(start, edges).findIndex((span) => span.endAt - span.startAt < 0.01);
   if (short >= 0) return [{ corner: short, why: messageWithoutValues('outline.no-length') }];
   return ringFaults(outlineRing({ kind: 'curved', start, edges })).map(({ why }) => ({
@@ -88,9 +100,16 @@ function curvedFaults({ start, edges }: Extract<Outline, { kind: 'curved' }>): O
 /** Checks a ring of corners for repeated corners, edges that cross, and next to no size. */
 export function ringFaults(ring: readonly Point[]): OutlineFault[] {
   const repeated = ring.findIndex((point, index) => distance(point, ring[(index + 1) % ring.length]!) < 0.01);
-  if (repeated >= 0) return [{ corner: (repeated + 1) % ring.length, why: messageWithoutValues('outline.same-corner') }];
+  if (repeated >= 0)
+    return [{ corner: (repeated + 1) % ring.length, why: messageWithoutValues('outline.same-corner') }];
   const crossed = firstCrossing(ring);
-  if (crossed) return [{ corner: crossed[1], why: { code: 'outline.edges-cross', values: { edge: crossed[1] + 1, other: crossed[0] + 1 } } }];
+  if (crossed)
+    return [
+      {
+        corner: crossed[1],
+        why: { code: 'outline.edges-cross', values: { edge: crossed[1] + 1, other: crossed[0] + 1 } },
+      },
+    ];
   if (Math.abs(ringArea(ring)) < 1) return [{ corner: null, why: messageWithoutValues('outline.too-small') }];
   return [];
 }
@@ -111,7 +130,9 @@ function firstCrossing(ring: readonly Point[]): readonly [number, number] | null
 /** Two edges that share a corner cross only where the outline turns straight back on itself. */
 function foldsBack(ring: readonly Point[], first: number, second: number): boolean {
   const [before, corner, after] = firstThree(
-    second === first + 1 ? [ring[first]!, ring[second]!, ring[(second + 1) % ring.length]!] : [ring[second]!, ring[first]!, ring[first + 1]!],
+    second === first + 1
+      ? [ring[first]!, ring[second]!, ring[(second + 1) % ring.length]!]
+      : [ring[second]!, ring[first]!, ring[first + 1]!],
   );
   const inX = corner.x - before.x;
   const inY = corner.y - before.y;

@@ -51,14 +51,18 @@ const PER_SPAN = 256;
 /** Makes a profile measurable; a smooth one is a cubic spline over centripetal distance. */
 export function profileOf({ start, edges, smooth }: ProfileShape): Profile {
   const spans = chainSpans(start, edges);
-  if (!smooth || edges.length < 2) return { lengthMm: chainLength(spans), widestMm: widest(spans), spans, smooth: null };
+  if (!smooth || edges.length < 2)
+    return { lengthMm: chainLength(spans), widestMm: widest(spans), spans, smooth: null };
   const places = [start, ...edges.map(({ to }) => to)].map(pointFromPair);
   const knots = centripetal(places);
   const along = splineOver(knots, places, 'x');
   const radius = splineOver(knots, places, 'y');
   const lengths = lengthsAlong(along, radius);
   const profile: Profile = { lengthMm: lengths.at(-1)!, widestMm: 0, spans: [], smooth: { along, radius, lengths } };
-  const samples = Array.from({ length: 401 }, (_, step) => pointOnProfile(profile, (profile.lengthMm * step) / 400).radius);
+  const samples = Array.from(
+    { length: 401 },
+    (_, step) => pointOnProfile(profile, (profile.lengthMm * step) / 400).radius,
+  );
   return { ...profile, widestMm: Math.max(...samples) };
 }
 
@@ -86,11 +90,16 @@ function placeAtLength(lengths: readonly number[], at: number): readonly [number
 }
 
 /** Faults of a profile, each with the pair it concerns (0 is the start). */
-export function profileFaults({ start, edges }: ProfileShape): { readonly pair: number; readonly why: SurfaceMessage }[] {
+export function profileFaults({
+  start,
+  edges,
+}: ProfileShape): { readonly pair: number; readonly why: SurfaceMessage }[] {
   const places = [start, ...edges.map(({ to }) => to)];
   const negative = places.findIndex(([, radius]) => radius < 0);
   if (negative >= 0) return [{ pair: negative, why: messageWithoutValues('profile.negative') }];
-  const same = places.findIndex((place, index) => index > 0 && distance(pointFromPair(place), pointFromPair(places[index - 1]!)) < 0.01);
+  const same = places.findIndex(
+    (place, index) => index > 0 && distance(pointFromPair(place), pointFromPair(places[index - 1]!)) < 0.01,
+  );
   if (same >= 0) return [{ pair: same, why: messageWithoutValues('profile.same-pair') }];
   const dips = chainSpans(start, edges).findIndex((span) => pointsOnSpan(span).some(({ y }) => y < -1e-6));
   if (dips >= 0) return [{ pair: dips + 1, why: messageWithoutValues('profile.passes-axis') }];
@@ -107,7 +116,13 @@ function widest(spans: readonly ChainSpan[]): number {
 
 /** Knots by the square root of the distance from pair to pair, which keeps the curve from looping. */
 const centripetal = (places: readonly Point[]): number[] =>
-  places.reduce<number[]>((sums, place, index) => [...sums, index === 0 ? 0 : sums[index - 1]! + Math.sqrt(distance(places[index - 1]!, place))], []);
+  places.reduce<number[]>(
+    (sums, place, index) => [
+      ...sums,
+      index === 0 ? 0 : sums[index - 1]! + Math.sqrt(distance(places[index - 1]!, place)),
+    ],
+    [],
+  );
 
 const splineOver = (knots: readonly number[], places: readonly Point[], axis: 'x' | 'y'): Spline =>
   cubicSpline(

@@ -16,9 +16,15 @@ export function cutRevolution(axle: RevolutionAxis, { a, b, c, offset }: PartPla
   if (steep < 1e-9) return squareCut(axle, above);
   const middle = Math.atan2(b, c);
   const room = (s: number) => steep * axle.at(s).radius - Math.abs(above(s));
-  const opening = (s: number) => Math.acos(Math.max(-1, Math.min(1, above(s) / Math.max(1e-12, steep * axle.at(s).radius))));
+  const opening = (s: number) =>
+    Math.acos(Math.max(-1, Math.min(1, above(s) / Math.max(1e-12, steep * axle.at(s).radius))));
   return reachesWhere(room, axle.lengthMm).flatMap(({ from, to, turnsAtStart, turnsAtEnd }) => {
-    const distanceAt = parameter(turnsAtStart ? from : from - BEYOND_MM, turnsAtEnd ? to : to + BEYOND_MM, turnsAtStart, turnsAtEnd);
+    const distanceAt = parameter(
+      turnsAtStart ? from : from - BEYOND_MM,
+      turnsAtEnd ? to : to + BEYOND_MM,
+      turnsAtStart,
+      turnsAtEnd,
+    );
     const branch = (sign: 1 | -1) =>
       branchPath((u) => {
         const s = distanceAt(u);
@@ -27,7 +33,9 @@ export function cutRevolution(axle: RevolutionAxis, { a, b, c, offset }: PartPla
     const [left, right] = [branch(1), branch(-1)];
     if (!turnsAtStart && !turnsAtEnd) return [withArcLength(left), withArcLength(right)];
     if (turnsAtStart && turnsAtEnd) return [withArcLength([...left, ...backwards(right).slice(1)])];
-    return turnsAtEnd ? [withArcLength([...left, ...backwards(right).slice(1)])] : [withArcLength([...backwards(left), ...right.slice(1)])];
+    return turnsAtEnd
+      ? [withArcLength([...left, ...backwards(right).slice(1)])]
+      : [withArcLength([...backwards(left), ...right.slice(1)])];
   });
 }
 

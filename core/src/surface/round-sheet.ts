@@ -9,10 +9,16 @@ import type { Skin, SkinEdge } from './skin';
 const RING_STEPS = 64;
 
 /** One end of a round surface as an edge. */
-export const endEdge = (code: 'edge.near' | 'edge.far', places: readonly Point[]): SkinEdge => ({ name: messageWithoutValues(code), places, closed: false });
+export const endEdge = (code: 'edge.near' | 'edge.far', places: readonly Point[]): SkinEdge => ({
+  name: messageWithoutValues(code),
+  places,
+  closed: false,
+});
 
 /** What every turned skin has whatever its sheet looks like. */
-export const revolutionSkin = (axle: RevolutionAxis): Pick<Skin, 'axle' | 'folds' | 'cut' | 'inSpace' | 'reflect' | 'shownRims' | 'facets'> => ({
+export const revolutionSkin = (
+  axle: RevolutionAxis,
+): Pick<Skin, 'axle' | 'folds' | 'cut' | 'inSpace' | 'reflect' | 'shownRims' | 'facets'> => ({
   axle,
   folds: [],
   cut: (plane) => cutRevolution(axle, plane),

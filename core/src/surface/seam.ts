@@ -71,7 +71,12 @@ export function rotationSeam({ apex, sector, side }: ConeSector, edges: Seam['ed
     unwoundPoint: (point, count) => {
       if (count === 0) return point;
       const [cos, sin] = turn(count);
-      return { ...point, ...unwound(point, count), tx: cos * point.tx - sin * point.ty, ty: sin * point.tx + cos * point.ty };
+      return {
+        ...point,
+        ...unwound(point, count),
+        tx: cos * point.tx - sin * point.ty,
+        ty: sin * point.tx + cos * point.ty,
+      };
     },
     holds: ({ x, y }) => {
       const dx = side * (x - apex.x);

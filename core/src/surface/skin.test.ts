@@ -1,23 +1,52 @@
 import { firstItem, firstTwo, firstThree } from '../units';
 import { boundingBox, isInsideRing, pathLength, pointAt, ringArea, type Point } from '../curves';
 import fc from 'fast-check';
-import { dot, mirrorSkin, addVectors, vectorLength, skinOf, SURFACE_KINDS, unitVector, type Skin, type SpacePoint, type Surface, type SurfaceKind } from '.';
+import {
+  dot,
+  mirrorSkin,
+  addVectors,
+  vectorLength,
+  skinOf,
+  SURFACE_KINDS,
+  unitVector,
+  type Skin,
+  type SpacePoint,
+  type Surface,
+  type SurfaceKind,
+} from '.';
 
 /** One of every kind, with what makes each of them hard: round edges, a tip, a waist, bends both ways. */
 const ONE_OF: Readonly<Record<SurfaceKind, Surface>> = {
   flat: {
     kind: 'flat',
-    outline: { kind: 'curved', start: [0, 0], edges: [{ to: [900, 0] }, { to: [900, 400], through: [980, 200] }, { to: [0, 400] }, { to: [0, 0] }] },
+    outline: {
+      kind: 'curved',
+      start: [0, 0],
+      edges: [{ to: [900, 0] }, { to: [900, 400], through: [980, 200] }, { to: [0, 400] }, { to: [0, 0] }],
+    },
   },
   tube: { kind: 'tube', diameter: 180, length: 700 },
   cone: { kind: 'cone', d1: 260, d2: 60, length: 500 },
-  turned: { kind: 'turned', profile: { start: [0, 60], edges: [{ to: [200, 140] }, { to: [420, 90] }, { to: [600, 120] }], smooth: true } },
+  turned: {
+    kind: 'turned',
+    profile: { start: [0, 60], edges: [{ to: [200, 140] }, { to: [420, 90] }, { to: [600, 120] }], smooth: true },
+  },
   folded: {
     kind: 'folded',
     panels: [
       { id: 'a', name: 'A', outline: { kind: 'rectangle', width: 400, height: 300 }, fold: null },
-      { id: 'b', name: 'B', outline: { kind: 'rectangle', width: 200, height: 300 }, fold: { on: 'a', edge: 1, own: 3, angleDeg: 60, radius: 30 } },
-      { id: 'c', name: 'C', outline: { kind: 'rectangle', width: 400, height: 150 }, fold: { on: 'a', edge: 2, own: 0, angleDeg: -40, radius: 20 } },
+      {
+        id: 'b',
+        name: 'B',
+        outline: { kind: 'rectangle', width: 200, height: 300 },
+        fold: { on: 'a', edge: 1, own: 3, angleDeg: 60, radius: 30 },
+      },
+      {
+        id: 'c',
+        name: 'C',
+        outline: { kind: 'rectangle', width: 400, height: 150 },
+        fold: { on: 'a', edge: 2, own: 0, angleDeg: -40, radius: 20 },
+      },
     ],
   },
 };
@@ -40,7 +69,8 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
   it('is outlined anticlockwise, with its edges on the outline', () => {
     expect(ringArea(skin.ring)).toBeGreaterThan(0);
     for (const { places } of skin.edges)
-      for (const place of places) expect(Math.min(...skin.ring.map(({ x, y }) => Math.hypot(x - place.x, y - place.y)))).toBeLessThan(1e-6);
+      for (const place of places)
+        expect(Math.min(...skin.ring.map(({ x, y }) => Math.hypot(x - place.x, y - place.y)))).toBeLessThan(1e-6);
   });
 
   it('holds what lies within its outline and nothing beyond its ends', () => {
@@ -54,7 +84,11 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
       fc.property(inside, heading, fc.double({ min: 3, max: 40, noNaN: true }), (from, angle, length) => {
         const there = skin.walk(from, angle, length);
         const way = skin.between(from, there);
-        return way !== null && Math.abs(pathLength(way) - length) < 0.01 && Math.hypot(way[0]!.x - from.x, way[0]!.y - from.y) < 1e-9;
+        return (
+          way !== null &&
+          Math.abs(pathLength(way) - length) < 0.01 &&
+          Math.hypot(way[0]!.x - from.x, way[0]!.y - from.y) < 1e-9
+        );
       }),
       { numRuns: 60 },
     );
@@ -67,7 +101,11 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
       fc.property(inside, heading, (from, angle) => {
         const [here, there] = [skin.inSpace(from), skin.inSpace(skin.walk(from, angle, 0.2))];
         const step = minus(there.at, here.at);
-        return Math.abs(vectorLength(step) - 0.2) < 1e-3 && Math.abs(vectorLength(here.out) - 1) < 1e-9 && Math.abs(dot(step, here.out)) < 2e-3;
+        return (
+          Math.abs(vectorLength(step) - 0.2) < 1e-3 &&
+          Math.abs(vectorLength(here.out) - 1) < 1e-9 &&
+          Math.abs(dot(step, here.out)) < 2e-3
+        );
       }),
       { numRuns: 200 },
     );
@@ -76,7 +114,10 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
   it('lengths and sizes on the drawing are those in space', () => {
     fc.assert(
       fc.property(inside, heading, (from, angle) => {
-        const corner = (turn: number): Point => ({ x: from.x + 0.2 * Math.cos(angle + turn), y: from.y + 0.2 * Math.sin(angle + turn) });
+        const corner = (turn: number): Point => ({
+          x: from.x + 0.2 * Math.cos(angle + turn),
+          y: from.y + 0.2 * Math.sin(angle + turn),
+        });
         const ring = [from, corner(0), corner(1.2)];
         const [a, b, c] = firstThree(ring.map((place) => skin.inSpace(place).at));
         const length = skin.metric ? skin.metric.lengthOf(ring[0]!, ring[1]!) : 0.2;
@@ -108,12 +149,18 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
     let met = 0;
     fc.assert(
       fc.property(inside, direction, (through, [round, up]) => {
-        const normal = unitVector({ x: Math.cos(round) * Math.cos(up), y: Math.sin(round) * Math.cos(up), z: Math.sin(up) });
+        const normal = unitVector({
+          x: Math.cos(round) * Math.cos(up),
+          y: Math.sin(round) * Math.cos(up),
+          z: Math.sin(up),
+        });
         const offset = dot(normal, skin.inSpace(through).at);
         const cuts = skin.cut({ a: normal.x, b: normal.y, c: normal.z, offset });
         // A straight cut of a flat sheet has its ends alone, beyond the part.
         const places = cuts
-          .flatMap((path) => (path.length === 2 ? [0.2, 0.35, 0.5, 0.65].map((part) => pointAt(path, part * pathLength(path))) : path))
+          .flatMap((path) =>
+            path.length === 2 ? [0.2, 0.35, 0.5, 0.65].map((part) => pointAt(path, part * pathLength(path))) : path,
+          )
           .filter((place) => skin.holds(place) && isInsideRing(place, skin.ring));
         met += places.length > 0 ? 1 : 0;
         return places.every((place) => Math.abs(dot(normal, skin.inSpace(place).at) - offset) < 0.05);

@@ -88,7 +88,9 @@ export function mirrorSkin(skin: Skin): Skin {
     ...skin,
     ring: turned(skin.ring),
     edges: skin.edges.map(({ name, places, ...edge }) =>
-      name.code === 'edge.numbered' ? numberedEdge(name.values.number, turned(places)) : { ...edge, name, places: turned(places) },
+      name.code === 'edge.numbered'
+        ? numberedEdge(name.values.number, turned(places))
+        : { ...edge, name, places: turned(places) },
     ),
     folds: skin.folds.map(([a, b]) => [reflect(a), reflect(b)]),
     rims: skin.rims.map(turned),

@@ -10,7 +10,10 @@ export interface SpacePoint {
 
 /** Where a part sits on the whole piece, and which way it points. */
 export const poseSchema = v.strictObject({
-  at: v.strictTuple([coordinate(), coordinate(), coordinate()], faultText(messageWithoutValues('field.place-in-space'))),
+  at: v.strictTuple(
+    [coordinate(), coordinate(), coordinate()],
+    faultText(messageWithoutValues('field.place-in-space')),
+  ),
   /** Turned to the left about the upright. */
   yawDeg: numberBetween(-360, 360, '°'),
   /** Forward end raised. */
@@ -23,17 +26,32 @@ export type Pose = v.InferOutput<typeof poseSchema>;
 /** A part that has not been placed: at the origin, standing, its outside to the right. */
 export const HOME_POSE: Pose = { at: [0, 0, 0], yawDeg: 0, pitchDeg: 0, rollDeg: 0 };
 
-export const addVectors = (a: SpacePoint, b: SpacePoint, times = 1): SpacePoint => ({ x: a.x + times * b.x, y: a.y + times * b.y, z: a.z + times * b.z });
+export const addVectors = (a: SpacePoint, b: SpacePoint, times = 1): SpacePoint => ({
+  x: a.x + times * b.x,
+  y: a.y + times * b.y,
+  z: a.z + times * b.z,
+});
 export const dot = (a: SpacePoint, b: SpacePoint): number => a.x * b.x + a.y * b.y + a.z * b.z;
-export const cross = (a: SpacePoint, b: SpacePoint): SpacePoint => ({ x: a.y * b.z - a.z * b.y, y: a.z * b.x - a.x * b.z, z: a.x * b.y - a.y * b.x });
+export const cross = (a: SpacePoint, b: SpacePoint): SpacePoint => ({
+  x: a.y * b.z - a.z * b.y,
+  y: a.z * b.x - a.x * b.z,
+  z: a.x * b.y - a.y * b.x,
+});
 export const vectorLength = (a: SpacePoint): number => Math.hypot(a.x, a.y, a.z);
-export const scaleVector = (a: SpacePoint, factor: number): SpacePoint => ({ x: a.x * factor, y: a.y * factor, z: a.z * factor });
+export const scaleVector = (a: SpacePoint, factor: number): SpacePoint => ({
+  x: a.x * factor,
+  y: a.y * factor,
+  z: a.z * factor,
+});
 
 /** Direction of length 1; the zero direction stays as it is. */
 export const unitVector = (a: SpacePoint): SpacePoint => scaleVector(a, 1 / (vectorLength(a) || 1));
 
 /** Turns a direction of the part into one of the whole piece: roll, then pitch, then yaw. */
-export function rotateByPose({ yawDeg, pitchDeg, rollDeg }: Pick<Pose, 'yawDeg' | 'pitchDeg' | 'rollDeg'>, { x, y, z }: SpacePoint): SpacePoint {
+export function rotateByPose(
+  { yawDeg, pitchDeg, rollDeg }: Pick<Pose, 'yawDeg' | 'pitchDeg' | 'rollDeg'>,
+  { x, y, z }: SpacePoint,
+): SpacePoint {
   const [cy, sy] = cosSin(yawDeg);
   const [cp, sp] = cosSin(pitchDeg);
   const [cr, sr] = cosSin(rollDeg);

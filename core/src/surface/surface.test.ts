@@ -2,7 +2,15 @@ import { boundingBox, segmentCrossing, distanceToSegment, isInsideRing, ringArea
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import * as v from 'valibot';
-import { measurementOfPoint, outlineFaults, outlineRing, outlineSchema, pointOfMeasurement, type Datum, type Outline } from '.';
+import {
+  measurementOfPoint,
+  outlineFaults,
+  outlineRing,
+  outlineSchema,
+  pointOfMeasurement,
+  type Datum,
+  type Outline,
+} from '.';
 
 const { say } = wordsFor();
 
@@ -81,7 +89,11 @@ describe('outlines', () => {
 
 describe('datums', () => {
   it('measure back what was measured, wherever they lie and however they are turned', () => {
-    const datum = fc.record({ x: coordinate, y: coordinate, angleDeg: fc.double({ min: -360, max: 360, noNaN: true }) });
+    const datum = fc.record({
+      x: coordinate,
+      y: coordinate,
+      angleDeg: fc.double({ min: -360, max: 360, noNaN: true }),
+    });
     fc.assert(
       fc.property(datum, fc.record({ along: coordinate, above: coordinate }), ({ x, y, angleDeg }, measured) => {
         const from: Datum = { id: 'd', name: 'D', at: [x, y], angleDeg };
@@ -103,7 +115,10 @@ describe('plane geometry', () => {
       fc.property(place, place, place, place, (a, b, c, d) => {
         const first = segmentCrossing(a, b, c, d);
         const second = segmentCrossing(c, d, a, b);
-        return (first === null) === (second === null) && (!first || !second || Math.abs(first.onFirst - second.onSecond) < 1e-6);
+        return (
+          (first === null) === (second === null) &&
+          (!first || !second || Math.abs(first.onFirst - second.onSecond) < 1e-6)
+        );
       }),
     );
   });

@@ -44,5 +44,12 @@ export function surfaceFaults(surface: Surface): SurfaceFault[] {
 function tooFar(surface: Surface, keys: SurfaceFault['keys']): SurfaceFault[] {
   const { minX, minY, maxX, maxY } = boundingBox(skinOf(surface).ring);
   const far = Math.max(-minX, -minY, maxX, maxY);
-  return far > MAX_DISTANCE_MM ? [{ keys, why: { code: 'surface.too-far', values: { reachM: Math.round(far / 1000), mostM: MAX_DISTANCE_MM / 1000 } } }] : [];
+  return far > MAX_DISTANCE_MM
+    ? [
+        {
+          keys,
+          why: { code: 'surface.too-far', values: { reachM: Math.round(far / 1000), mostM: MAX_DISTANCE_MM / 1000 } },
+        },
+      ]
+    : [];
 }

@@ -15,7 +15,9 @@ export function distanceAcrossSheet(ring: readonly Point[], end: Point): number 
 }
 
 /** What is the same on every sheet that shows lengths as they are: straight is straight, and what lies within the outline is on it. */
-export const trueSheetSkin = (ring: readonly Point[]): Pick<Skin, 'metric' | 'walk' | 'between' | 'onward' | 'rims' | 'holds'> => ({
+export const trueSheetSkin = (
+  ring: readonly Point[],
+): Pick<Skin, 'metric' | 'walk' | 'between' | 'onward' | 'rims' | 'holds'> => ({
   metric: null,
   walk: ({ x, y }, heading, lengthMm) => ({ x: x + lengthMm * Math.cos(heading), y: y + lengthMm * Math.sin(heading) }),
   between: straightPath,

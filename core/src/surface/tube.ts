@@ -18,7 +18,10 @@ export const tube: SurfaceType<TubeSurface, typeof schema> = {
   skin: ({ diameter, length }) => {
     const radius = diameter / 2;
     const girthMm = 2 * Math.PI * radius;
-    const sheet = rectangularSheet({ lengthMm: length, at: (along) => ({ along, radius, slope: 0, axial: 1 }) }, girthMm);
+    const sheet = rectangularSheet(
+      { lengthMm: length, at: (along) => ({ along, radius, slope: 0, axial: 1 }) },
+      girthMm,
+    );
     return {
       kind: 'tube',
       ...trueSheetSkin(sheet.ring),

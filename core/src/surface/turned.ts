@@ -12,12 +12,18 @@ export type TurnedSurface = v.InferOutput<typeof schema>;
 export const turned: SurfaceType<TurnedSurface, typeof schema> = {
   schema,
   faults: (surface) =>
-    profileFaults(surface.profile).map(({ pair, why }) => ({ keys: pair === 0 ? ['profile', 'start'] : ['profile', 'edges', pair - 1], why })),
+    profileFaults(surface.profile).map(({ pair, why }) => ({
+      keys: pair === 0 ? ['profile', 'start'] : ['profile', 'edges', pair - 1],
+      why,
+    })),
   sizedBy: ['profile'],
   skin: (surface) => {
     const profile = profileOf(surface.profile);
     const { widestMm } = profile;
-    const sheet = rectangularSheet({ lengthMm: profile.lengthMm, at: (along) => pointOnProfile(profile, along) }, 2 * Math.PI * widestMm);
+    const sheet = rectangularSheet(
+      { lengthMm: profile.lengthMm, at: (along) => pointOnProfile(profile, along) },
+      2 * Math.PI * widestMm,
+    );
     const stretchAt: GirthStretch = (x) => {
       const { radius, slope } = pointOnProfile(profile, x);
       return { share: radius / widestMm, change: slope / widestMm };
@@ -29,7 +35,10 @@ export const turned: SurfaceType<TurnedSurface, typeof schema> = {
       metric: girthMetric(stretchAt),
       walk: (from, heading, lengthMm) => geodesicFrom(chart, from, heading, lengthMm),
       between: (from, to) => geodesicBetween(chart, from, to),
-      onward: (end, forward) => extendGeodesic(chart, end, forward).map((point) => (forward ? point : { ...point, tx: -point.tx, ty: -point.ty })),
+      onward: (end, forward) =>
+        extendGeodesic(chart, end, forward).map((point) =>
+          forward ? point : { ...point, tx: -point.tx, ty: -point.ty },
+        ),
     };
   },
 };

@@ -24,14 +24,24 @@ describe('layRoundBend', () => {
     [18, VINYL, 115.6],
     [18, CREPE, 158.7],
     [36, CREPE, 317.5],
-  ])('the tightest edge of %d mm tape', (widthMm, figures, radius) => expect(tightestEdgeRadius({ widthMm, ...figures }, 'outside')).toBeCloseTo(radius, 0));
+  ])('the tightest edge of %d mm tape', (widthMm, figures, radius) =>
+    expect(tightestEdgeRadius({ widthMm, ...figures }, 'outside')).toBeCloseTo(radius, 0),
+  );
 
   it('is impossible where the tape is wider than the bend', () => {
-    expect(fitTapeToBend(5, { widthMm: 6, ...VINYL }, 'inside')).toMatchObject({ verdict: 'impossible', outerStrain: null, meanStretch: null });
+    expect(fitTapeToBend(5, { widthMm: 6, ...VINYL }, 'inside')).toMatchObject({
+      verdict: 'impossible',
+      outerStrain: null,
+      meanStretch: null,
+    });
     expect(fitTapeToBend(6, { widthMm: 6, ...VINYL }, 'inside').verdict).toBe('impossible');
   });
 
-  it('lays flat on a straight', () => expect(fitTapeToBend(Infinity, { widthMm: 6, ...VINYL }, 'inside')).toMatchObject({ verdict: 'lays', meanStretch: 0 }));
+  it('lays flat on a straight', () =>
+    expect(fitTapeToBend(Infinity, { widthMm: 6, ...VINYL }, 'inside')).toMatchObject({
+      verdict: 'lays',
+      meanStretch: 0,
+    }));
 
   it('changes its verdict exactly at the tightest edge', () => {
     const shares = {
@@ -42,7 +52,10 @@ describe('layRoundBend', () => {
     fc.assert(
       fc.property(fc.record(shares), fc.constantFrom('inside' as const, 'outside' as const), (tape, body) => {
         const limit = tightestEdgeRadius(tape, body);
-        return fitTapeToBend(limit * 1.0001, tape, body).verdict === 'stretch' && fitTapeToBend(limit * 0.9999, tape, body).verdict === 'too-tight';
+        return (
+          fitTapeToBend(limit * 1.0001, tape, body).verdict === 'stretch' &&
+          fitTapeToBend(limit * 0.9999, tape, body).verdict === 'too-tight'
+        );
       }),
     );
   });

@@ -43,7 +43,13 @@ export function fitTapeToBend(edgeRadiusMm: number, tape: BendingTape, body: Bod
   const outerStrain = slackShare * (1 + widthMm / innerRadiusMm) - 1;
   const meanStretch = Math.max(0, slackShare * (1 + widthMm / (2 * innerRadiusMm)) - 1);
   const verdict = outerStrain <= 0 ? 'lays' : outerStrain <= stretch ? 'stretch' : 'too-tight';
-  return { verdict, innerRadiusMm, outerStrain, meanStretch: verdict === 'lays' ? 0 : meanStretch, tightestEdgeRadiusMm };
+  return {
+    verdict,
+    innerRadiusMm,
+    outerStrain,
+    meanStretch: verdict === 'lays' ? 0 : meanStretch,
+    tightestEdgeRadiusMm,
+  };
 }
 
 /**

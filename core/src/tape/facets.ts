@@ -15,11 +15,16 @@ export interface Facets {
  * Source: chord of a circle with sagitta δ: 2·√(2Rδ − δ²).
  */
 export function facetsForBend(radiusMm: number, slackMm: number, arcMm: number): Facets {
-  if (!(slackMm > 0 && slackMm < 2 * radiusMm)) throw new RangeError(`slackMm must lie between 0 and the diameter, got ${slackMm}`);
+  if (!(slackMm > 0 && slackMm < 2 * radiusMm))
+    throw new RangeError(`slackMm must lie between 0 and the diameter, got ${slackMm}`);
   // A chord deeper than the centre is no longer than the diameter, which already spans half the circle.
   const depth = Math.min(slackMm, radiusMm);
   const facetLengthMm = 2 * Math.sqrt(2 * radiusMm * depth - depth * depth);
   const arcPerFacet = 2 * radiusMm * Math.acos(1 - depth / radiusMm);
   const pieces = Math.max(1, Math.ceil(arcMm / arcPerFacet - 1e-9));
-  return { facetLengthMm, pieces, evenLengthMm: 2 * radiusMm * Math.sin(Math.min(Math.PI / 2, arcMm / pieces / radiusMm / 2)) };
+  return {
+    facetLengthMm,
+    pieces,
+    evenLengthMm: 2 * radiusMm * Math.sin(Math.min(Math.PI / 2, arcMm / pieces / radiusMm / 2)),
+  };
 }

@@ -63,7 +63,8 @@ export function fitAlong(tape: Tape, samples: readonly BendSample[], side: LineS
 export const follows = (fit: Fit): boolean => BADNESS[fit.verdict] <= BADNESS.stretch;
 
 /** Side of the bend a tape body lies on, when it lies on `side` of a line with this curvature. */
-export const bodySideOf = (curvature: number, side: LineSide): BodySide => (curvature > 0 === (side === 'left') ? 'inside' : 'outside');
+export const bodySideOf = (curvature: number, side: LineSide): BodySide =>
+  curvature > 0 === (side === 'left') ? 'inside' : 'outside';
 
 function bendAt(tape: Tape, curvature: number, side: LineSide): Bend {
   const radius = Math.abs(curvature) < STRAIGHT_CURVATURE ? Infinity : 1 / Math.abs(curvature);

@@ -1,5 +1,14 @@
 import * as v from 'valibot';
-import { idText, lengthMm, nameText, noteText, numberBetween, oneOfWords, positiveUpTo, type SupplyCode } from '../units';
+import {
+  idText,
+  lengthMm,
+  nameText,
+  noteText,
+  numberBetween,
+  oneOfWords,
+  positiveUpTo,
+  type SupplyCode,
+} from '../units';
 import { TYPICAL_NOTE } from './catalogue';
 
 /** What masks besides tape, in the order of the shelf. */

@@ -1,5 +1,15 @@
 import * as v from 'valibot';
-import { idText, lengthMm, nameText, noteText, numberBetween, oneOfWords, positiveUpTo, RULE_OF_THUMB, type TapeCode } from '../units';
+import {
+  idText,
+  lengthMm,
+  nameText,
+  noteText,
+  numberBetween,
+  oneOfWords,
+  positiveUpTo,
+  RULE_OF_THUMB,
+  type TapeCode,
+} from '../units';
 
 /** Kinds of tape: the letter that starts the code, in the order of the shelf. */
 export const TAPE_KINDS = ['V', 'F', 'W', 'M', 'P', 'C', 'G', 'X', 'T'] as const;
@@ -38,4 +48,5 @@ export const tapeSchema = v.strictObject({
 export type Tape = v.InferOutput<typeof tapeSchema>;
 
 /** Metres on a roll: as given, else typical of its kind. Source: usual rolls, rule of thumb. */
-export const rollLengthM = ({ kind, rollM }: Pick<Tape, 'kind' | 'rollM'>): number => rollM ?? RULE_OF_THUMB.rollM[kind];
+export const rollLengthM = ({ kind, rollM }: Pick<Tape, 'kind' | 'rollM'>): number =>
+  rollM ?? RULE_OF_THUMB.rollM[kind];

@@ -28,13 +28,19 @@ it('so are temperatures and humidities', () => {
 
 it('before exactly three digits both readings are offered', () => {
   const why = { code: 'typed.comma', values: { text: '1,500', decimal: '1.500', thousands: '1500' } };
-  for (const read of [readNumber, readLength, readTemperature, readHumidity]) expect(read('1,500')).toEqual({ ok: false, why });
-  expect(readLength('12,345 mm')).toMatchObject({ ok: false, why: { code: 'typed.comma', values: { decimal: '12.345', thousands: '12345' } } });
+  for (const read of [readNumber, readLength, readTemperature, readHumidity])
+    expect(read('1,500')).toEqual({ ok: false, why });
+  expect(readLength('12,345 mm')).toMatchObject({
+    ok: false,
+    why: { code: 'typed.comma', values: { decimal: '12.345', thousands: '12345' } },
+  });
 });
 it.each(['1,234,567', '1.234,5', '1,234.5'])('%s is refused', (text) => {
-  for (const read of [readNumber, readLength]) expect(read(text)).toMatchObject({ ok: false, why: { code: 'typed.commas' } });
+  for (const read of [readNumber, readLength])
+    expect(read(text)).toMatchObject({ ok: false, why: { code: 'typed.commas' } });
 });
-it('a comma that is no part of a number is left alone', () => expect(decimalPointOf('a, b')).toEqual({ ok: true, value: 'a, b' }));
+it('a comma that is no part of a number is left alone', () =>
+  expect(decimalPointOf('a, b')).toEqual({ ok: true, value: 'a, b' }));
 
 it('every number of one, two or more than three decimals is read alike with a comma and a point', () => {
   fc.assert(

@@ -12,9 +12,13 @@ export function decimalPointOf(text: string): Reading<string> {
   if (!first) return readOk(text);
   const [written, whole = '', decimals = ''] = first;
   const after = text[first.index + written.length] ?? '';
-  if (commas.length > 1 || after === '.' || text[first.index - 1] === '.') return readFailed({ code: 'typed.commas', values: { text: text.trim() } });
+  if (commas.length > 1 || after === '.' || text[first.index - 1] === '.')
+    return readFailed({ code: 'typed.commas', values: { text: text.trim() } });
   // ",500" and "0,500" can only be decimals.
   if (decimals.length === 3 && Number(whole) > 0 && !whole.startsWith('0'))
-    return readFailed({ code: 'typed.comma', values: { text: text.trim(), decimal: `${whole}.${decimals}`, thousands: `${whole}${decimals}` } });
+    return readFailed({
+      code: 'typed.comma',
+      values: { text: text.trim(), decimal: `${whole}.${decimals}`, thousands: `${whole}${decimals}` },
+    });
   return readOk(text.replace(written, `${whole}.${decimals}`));
 }

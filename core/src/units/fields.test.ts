@@ -42,25 +42,38 @@ it.each([
   ['text', 'needs a list of things'],
   [null, 'needs a list of things'],
   [{ length: 3 }, 'needs a list of things'],
-])('refuses %j', (data, message) => expect(say(parseFaultText(issuesOf(listOf(v.number(), 'things', 5, 2), data)[0]?.message ?? ''))).toBe(message));
+])('refuses %j', (data, message) =>
+  expect(say(parseFaultText(issuesOf(listOf(v.number(), 'things', 5, 2), data)[0]?.message ?? ''))).toBe(message),
+);
 it('reads a sound list as the library does, faults with their places', () => {
   const ours = listOf(v.strictObject({ n: v.number('needs a number') }), 'things', 20);
   const theirs = v.array(v.strictObject({ n: v.number('needs a number') }));
   const place = ({ path, message }: v.BaseIssue<unknown>) => `${path?.map(({ key }) => key).join('.')}: ${message}`;
   fc.assert(
-    fc.property(fc.array(fc.oneof(fc.record({ n: fc.integer() }), fc.record({ n: fc.string() }), fc.constant(3)), { maxLength: 20 }), (data) => {
-      const [a, b] = [v.safeParse(ours, data), v.safeParse(theirs, data)];
-      expect(a.success).toBe(b.success);
-      if (a.success) expect(a.output).toEqual(b.output);
-      else expect(a.issues.map(place)).toEqual(b.issues?.map(place));
-    }),
+    fc.property(
+      fc.array(fc.oneof(fc.record({ n: fc.integer() }), fc.record({ n: fc.string() }), fc.constant(3)), {
+        maxLength: 20,
+      }),
+      (data) => {
+        const [a, b] = [v.safeParse(ours, data), v.safeParse(theirs, data)];
+        expect(a.success).toBe(b.success);
+        if (a.success) expect(a.output).toEqual(b.output);
+        else expect(a.issues.map(place)).toEqual(b.issues?.map(place));
+      },
+    ),
   );
 });
 
-it.each([[1e-300], [5e-324], [0.0009], [0], [-1], [Infinity], [NaN], [1e300]])('%j is no figure anybody means', (value) => {
-  for (const schema of [lengthMm(), positiveUpTo(100, 'µm'), numberBetween(1, 1000)]) expect(v.is(schema, value)).toBe(false);
-});
+it.each([[1e-300], [5e-324], [0.0009], [0], [-1], [Infinity], [NaN], [1e300]])(
+  '%j is no figure anybody means',
+  (value) => {
+    for (const schema of [lengthMm(), positiveUpTo(100, 'µm'), numberBetween(1, 1000)])
+      expect(v.is(schema, value)).toBe(false);
+  },
+);
 it('takes the least and the greatest, and says both', () => {
   expect([0.01, 30_000].map((value) => v.is(lengthMm(), value))).toEqual([true, true]);
-  expect(issuesOf(lengthMm(), 0.001).map(({ message }) => say(parseFaultText(message)!))).toEqual([expect.stringMatching(/0\.01/)]);
+  expect(issuesOf(lengthMm(), 0.001).map(({ message }) => say(parseFaultText(message)!))).toEqual([
+    expect.stringMatching(/0\.01/),
+  ]);
 });

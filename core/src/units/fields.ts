@@ -14,14 +14,26 @@ export const MAX_FAULTS = 50;
  * data that are refused cost no more than sound ones.
  * @param what the things listed, by their code
  */
-export function listOf<T extends v.GenericSchema>(item: T, what: ListName, most: number, least = 0): v.ArraySchema<T, string> {
+export function listOf<T extends v.GenericSchema>(
+  item: T,
+  what: ListName,
+  most: number,
+  least = 0,
+): v.ArraySchema<T, string> {
   const needs = faultText({ code: 'field.list', values: { what } });
-  const tooMany = v.maxLength<unknown[], number, string>(most, faultText({ code: 'field.list-most', values: { what, most } }));
-  const enough = v.minLength<unknown[], number, string>(least, faultText({ code: 'field.list-least', values: { what, least } }));
+  const tooMany = v.maxLength<unknown[], number, string>(
+    most,
+    faultText({ code: 'field.list-most', values: { what, most } }),
+  );
+  const enough = v.minLength<unknown[], number, string>(
+    least,
+    faultText({ code: 'field.list-least', values: { what, least } }),
+  );
   const list = v.pipe(v.array(item, needs), ...(least > 0 ? [enough] : []), tooMany);
   const run: (typeof list)['~run'] = (dataset, config) => {
     const given = dataset.value;
-    if (Array.isArray(given) && given.length > most) return tooMany['~run']({ typed: true, value: given }, config) as ReturnType<typeof run>;
+    if (Array.isArray(given) && given.length > most)
+      return tooMany['~run']({ typed: true, value: given }, config) as ReturnType<typeof run>;
     let faults = 0;
     const counting: v.GenericSchema = {
       ...item,
@@ -41,7 +53,10 @@ export function listOf<T extends v.GenericSchema>(item: T, what: ListName, most:
 export const numberBetween = (least: number, most: number, unit = '') =>
   v.pipe(
     v.number(faultText({ code: 'field.number', values: { least, most, unit } })),
-    v.check((value) => Number.isFinite(value) && value >= least && value <= most, faultText({ code: 'field.between', values: { least, most, unit } })),
+    v.check(
+      (value) => Number.isFinite(value) && value >= least && value <= most,
+      faultText({ code: 'field.between', values: { least, most, unit } }),
+    ),
   );
 
 /** Nothing that is measured or counted here is smaller: what is, is a slip, and lets sums run over. */
@@ -54,7 +69,10 @@ export const positiveUpTo = (most: number, unit = '', least = LEAST_POSITIVE) =>
   v.pipe(
     v.number(faultText({ code: 'field.number-above', values: { most, unit } })),
     v.check((value) => value > 0 && value <= most, faultText({ code: 'field.above', values: { most, unit } })),
-    v.check((value) => !(value > 0) || value >= least, faultText({ code: 'field.between', values: { least, most, unit } })),
+    v.check(
+      (value) => !(value > 0) || value >= least,
+      faultText({ code: 'field.between', values: { least, most, unit } }),
+    ),
   );
 
 /** Coordinate or offset in millimetres, either sign. */
@@ -67,7 +85,10 @@ export const lengthMm = () => positiveUpTo(MAX_COORDINATE_MM, 'mm', LEAST_LENGTH
 export const wholeBetween = (least: number, most: number) =>
   v.pipe(
     v.number(faultText({ code: 'field.whole-number', values: { least, most } })),
-    v.check((value) => Number.isInteger(value) && value >= least && value <= most, faultText({ code: 'field.whole', values: { least, most } })),
+    v.check(
+      (value) => Number.isInteger(value) && value >= least && value <= most,
+      faultText({ code: 'field.whole', values: { least, most } }),
+    ),
   );
 
 /** A name a person gives: not empty, one line, at most 120 characters. Kept as typed. */
@@ -105,10 +126,15 @@ export const stepText = () =>
 export const booleanField = () => v.boolean(faultText(messageWithoutValues('field.boolean')));
 
 /** One of a few words. */
-export const oneOfWords = <const C extends readonly string[]>(choices: C) => v.picklist(choices, faultText({ code: 'field.choice', values: { choices } }));
+export const oneOfWords = <const C extends readonly string[]>(choices: C) =>
+  v.picklist(choices, faultText({ code: 'field.choice', values: { choices } }));
 
 /** An id made by a device. */
-export const uuidText = () => v.pipe(v.string(faultText(messageWithoutValues('field.id-needed'))), v.uuid(faultText(messageWithoutValues('field.uuid'))));
+export const uuidText = () =>
+  v.pipe(
+    v.string(faultText(messageWithoutValues('field.id-needed'))),
+    v.uuid(faultText(messageWithoutValues('field.uuid'))),
+  );
 
 /** Colour as #rrggbb. */
 export const colourText = () =>
@@ -122,7 +148,10 @@ export const colourText = () =>
 export const instantText = () =>
   v.pipe(
     v.string(faultText(messageWithoutValues('field.time-needed'))),
-    v.check((text) => /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/.test(text) && !Number.isNaN(Date.parse(text)), faultText(messageWithoutValues('field.time'))),
+    v.check(
+      (text) => /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/.test(text) && !Number.isNaN(Date.parse(text)),
+      faultText(messageWithoutValues('field.time')),
+    ),
   );
 
 function hasControls(text: string): boolean {

@@ -26,14 +26,27 @@ describe('readLength', () => {
     ['1e3', 1000],
   ])('understands %s', (text, mm) => expect(read(text)).toBeCloseTo(mm as number, 9));
 
-  it.each(['', '  ', 'abc', '1,500', '3 4', '1/0', '5 5/8 7/8', '12 mm mm', '1.5 1/2"', '6" 1\'', 'NaN', 'Infinity', '1e400', '<b>', "'; DROP TABLE jobs"])(
-    'refuses %j with a sentence',
-    (text) => {
-      const reading = readLength(text);
-      expect(reading.ok).toBe(false);
-      expect(!reading.ok && say(reading.why).length).toBeGreaterThan(20);
-    },
-  );
+  it.each([
+    '',
+    '  ',
+    'abc',
+    '1,500',
+    '3 4',
+    '1/0',
+    '5 5/8 7/8',
+    '12 mm mm',
+    '1.5 1/2"',
+    '6" 1\'',
+    'NaN',
+    'Infinity',
+    '1e400',
+    '<b>',
+    "'; DROP TABLE jobs",
+  ])('refuses %j with a sentence', (text) => {
+    const reading = readLength(text);
+    expect(reading.ok).toBe(false);
+    expect(!reading.ok && say(reading.why).length).toBeGreaterThan(20);
+  });
 
   it('takes a bare number in the unit of the job, but a bare fraction always in inches', () => {
     expect(read('2', { bare: 'in' })).toBeCloseTo(50.8);
@@ -46,7 +59,12 @@ describe('readLength', () => {
   });
 
   it('reads back any millimetres it is given', () => {
-    fc.assert(fc.property(fc.double({ min: -30_000, max: 30_000, noNaN: true }), (mm) => Math.abs((read(mm.toFixed(6)) as number) - mm) < 1e-6));
+    fc.assert(
+      fc.property(
+        fc.double({ min: -30_000, max: 30_000, noNaN: true }),
+        (mm) => Math.abs((read(mm.toFixed(6)) as number) - mm) < 1e-6,
+      ),
+    );
   });
 
   it('never throws, whatever is typed', () => {
@@ -81,7 +99,9 @@ it.each([
   [4, 'mm', 72, '4 mm (real 288 mm)'],
   [25.4, 'in', 48, '1" (real 48")'],
   [120, 'mm', 1, '120 mm'],
-] as const)('writes %d mm in %s at 1:%d as %s', (mm, unit, scale, text) => expect(showBoth(mm, unit, scale)).toBe(text));
+] as const)('writes %d mm in %s at 1:%d as %s', (mm, unit, scale, text) =>
+  expect(showBoth(mm, unit, scale)).toBe(text),
+);
 
 it('writes sizes in the units of the job', () => {
   expect(showArea(0.05)).toBe('0.0500 m²');

@@ -48,7 +48,8 @@ export function readLength(text: string, context: LengthContext = {}): Reading<n
   const body = decimalPointOf(trimmed.replace(/\s*\breal$/i, '').replace(/^[-−+]\s*/, ''));
   if (!body.ok) return body;
   const magnitude = sumOfTerms(tokens(body.value), context.bare ?? 'mm');
-  if (magnitude === null || !Number.isFinite(magnitude)) return readFailed({ code: 'typed.length', values: { text: trimmed } });
+  if (magnitude === null || !Number.isFinite(magnitude))
+    return readFailed({ code: 'typed.length', values: { text: trimmed } });
   return readOk(((negative ? -1 : 1) * magnitude) / (real ? (context.scale as number) : 1));
 }
 
@@ -121,7 +122,9 @@ const SQUARE_INCHES_IN_FOOT = 144;
 export function showArea(sizeM2: number, unit: 'mm' | 'in' = 'mm'): string {
   if (unit === 'mm') return `${sizeM2.toFixed(sizeM2 < 0.1 ? 4 : 2)} m²`;
   const inches = sizeM2 * SQUARE_INCHES;
-  return inches < SQUARE_INCHES_IN_FOOT ? `${inches.toFixed(1)} in²` : `${(inches / SQUARE_INCHES_IN_FOOT).toFixed(1)} ft²`;
+  return inches < SQUARE_INCHES_IN_FOOT
+    ? `${inches.toFixed(1)} in²`
+    : `${(inches / SQUARE_INCHES_IN_FOOT).toFixed(1)} ft²`;
 }
 
 function showInches(inches: number): string {

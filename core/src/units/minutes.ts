@@ -13,7 +13,8 @@ export function showMinutes(minutes: number): string {
   if (size > 0 && size < 1) return `${sign}${Math.round(size * 60)} s`;
   const whole = Math.round(size);
   if (whole < 60) return `${sign}${whole} min`;
-  if (whole < 48 * 60) return `${sign}${Math.floor(whole / 60)} h${whole % 60 === 0 ? '' : ` ${String(whole % 60).padStart(2, '0')} min`}`;
+  if (whole < 48 * 60)
+    return `${sign}${Math.floor(whole / 60)} h${whole % 60 === 0 ? '' : ` ${String(whole % 60).padStart(2, '0')} min`}`;
   const hours = Math.floor((whole % 1440) / 60);
   return `${sign}${Math.floor(whole / 1440)} d${hours === 0 ? '' : ` ${hours} h`}`;
 }

@@ -16,15 +16,24 @@ describe('a typed number', () => {
     expect(readNumber(text)).toEqual({ ok: false, why: { code: 'typed.number', values: { text } } });
     expect(numberOrNaN(text)).toBeNaN();
   });
-  it('nothing is no 0', () => expect(readNumber('  ')).toEqual({ ok: false, why: { code: 'typed.number-missing', values: {} } }));
+  it('nothing is no 0', () =>
+    expect(readNumber('  ')).toEqual({ ok: false, why: { code: 'typed.number-missing', values: {} } }));
   it('as it is written it is read back', () => {
-    fc.assert(fc.property(fc.double({ noNaN: true, noDefaultInfinity: true }), (value) => Math.abs(numberOrNaN(String(value)) - value) === 0));
+    fc.assert(
+      fc.property(
+        fc.double({ noNaN: true, noDefaultInfinity: true }),
+        (value) => Math.abs(numberOrNaN(String(value)) - value) === 0,
+      ),
+    );
   });
 });
 
 it('halving finds where a condition stops to hold', () => {
   fc.assert(
-    fc.property(fc.double({ min: 0, max: 1, noNaN: true }), (edge) => Math.abs(bisect(0, 1, 50, (at) => at < edge) - edge) < 1e-12),
+    fc.property(
+      fc.double({ min: 0, max: 1, noNaN: true }),
+      (edge) => Math.abs(bisect(0, 1, 50, (at) => at < edge) - edge) < 1e-12,
+    ),
     { numRuns: 200 },
   );
 });

@@ -11,10 +11,18 @@ export interface FactorEstimate {
 export const LOG_FACTOR_RANGE = Math.log(3);
 // A grid over it, in steps of half a percent.
 const STEPS = 440;
-const GRID = Array.from({ length: STEPS + 1 }, (_, index) => -LOG_FACTOR_RANGE + (2 * LOG_FACTOR_RANGE * index) / STEPS);
+const GRID = Array.from(
+  { length: STEPS + 1 },
+  (_, index) => -LOG_FACTOR_RANGE + (2 * LOG_FACTOR_RANGE * index) / STEPS,
+);
 
 /** Before anything was seen: log-normal with median 1, and this spread of the logarithm. */
-export const factorPrior = (spread: number): FactorEstimate => ({ factor: 1, low: Math.exp(-spread), high: Math.exp(spread), count: 0 });
+export const factorPrior = (spread: number): FactorEstimate => ({
+  factor: 1,
+  low: Math.exp(-spread),
+  high: Math.exp(spread),
+  count: 0,
+});
 
 /**
  * What observations say about a factor: the posterior of its logarithm, by a grid.
@@ -23,7 +31,9 @@ export const factorPrior = (spread: number): FactorEstimate => ({ factor: 1, low
  */
 export function factorPosterior(spread: number, seen: readonly ((log: number) => number)[]): FactorEstimate {
   if (seen.length === 0) return factorPrior(spread);
-  const weights = GRID.map((log) => seen.reduce((all, likelihood) => all * likelihood(log), Math.exp(-(log * log) / (2 * spread ** 2))));
+  const weights = GRID.map((log) =>
+    seen.reduce((all, likelihood) => all * likelihood(log), Math.exp(-(log * log) / (2 * spread ** 2))),
+  );
   const at = quantiles(weights);
   return { factor: Math.exp(at(0.5)), low: Math.exp(at(0.1587)), high: Math.exp(at(0.8413)), count: seen.length };
 }

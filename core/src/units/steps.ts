@@ -22,4 +22,5 @@ export function* runWithProgress<N, T>(steps: Generator<unknown, T>, news: N): G
 }
 
 /** Takes steps whose news nobody waits for. */
-export const withoutProgress = <T>(steps: Generator<unknown, T>): Generator<undefined, T> => runWithProgress(steps, undefined);
+export const withoutProgress = <T>(steps: Generator<unknown, T>): Generator<undefined, T> =>
+  runWithProgress(steps, undefined);

@@ -97,5 +97,7 @@ export const faultText = ({ code, values }: Message): string => `${code} ${JSON.
 /** Reads the message of a fault of a schema. */
 export function parseFaultText(message: string): Message {
   const [, code, values] = /^([a-z]+\.[a-z-]+) (\{.*\})$/s.exec(message) ?? [];
-  return code && values ? { code, values: JSON.parse(values) as Message['values'] } : { code: 'field.other', values: { message } };
+  return code && values
+    ? { code, values: JSON.parse(values) as Message['values'] }
+    : { code: 'field.other', values: { message } };
 }

@@ -1,6 +1,7 @@
 // Lists of a known length, as what they are: a shorter one is a bug where it was made.
 
-const short = (list: readonly unknown[], wanted: number): RangeError => new RangeError(`a list of ${list.length} where ${wanted} were meant`);
+const short = (list: readonly unknown[], wanted: number): RangeError =>
+  new RangeError(`a list of ${list.length} where ${wanted} were meant`);
 
 /** The first of a list that has one; throws where it is empty. */
 export function firstItem<T>(list: readonly T[]): T {

@@ -8,7 +8,9 @@ it.each([
   ['73.4 F', 23],
   ['32°f', 0],
 ])('reads the temperature %s', (text, degrees) => expect(valueOf(readTemperature(text))).toBeCloseTo(degrees));
-it.each(['warm', '', '23 K', '1,500'])('refuses the temperature %j', (text) => expect(readTemperature(text).ok).toBe(false));
+it.each(['warm', '', '23 K', '1,500'])('refuses the temperature %j', (text) =>
+  expect(readTemperature(text).ok).toBe(false),
+);
 
 it.each([
   ['50', 50],
@@ -29,5 +31,11 @@ it.each([
 ])('writes %d minutes as %s', (minutes, text) => expect(showMinutes(minutes)).toBe(text));
 
 it('rounds every number of a plan and leaves the rest', () => {
-  expect(roundNumbers({ a: [1.00000049, -1e-9], b: 'x', c: null, d: Infinity, e: true })).toEqual({ a: [1, 0], b: 'x', c: null, d: null, e: true });
+  expect(roundNumbers({ a: [1.00000049, -1e-9], b: 'x', c: null, d: Infinity, e: true })).toEqual({
+    a: [1, 0],
+    b: 'x',
+    c: null,
+    d: null,
+    e: true,
+  });
 });

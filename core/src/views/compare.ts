@@ -34,14 +34,17 @@ export function compareSchemes(first: Plan, second: Plan): SchemeComparison {
     const other = second.parts.find(({ id }) => id === part.id);
     return part.areas.flatMap(({ code, finish, sizeM2 }) => {
       const found = other?.areas.find((area) => area.code === code);
-      return found && found.finish !== finish ? [{ part: part.id, area: code, first: finish, second: found.finish, sizeM2: sizeM2 * part.count }] : [];
+      return found && found.finish !== finish
+        ? [{ part: part.id, area: code, first: finish, second: found.finish, sizeM2: sizeM2 * part.count }]
+        : [];
     });
   });
   return { areas, first: totals(first), second: totals(second) };
 }
 
 function totals(plan: Plan): SchemeTotals {
-  const sum = (pick: (stage: Plan['stages'][number]) => number) => plan.stages.reduce((all, stage) => all + pick(stage), 0);
+  const sum = (pick: (stage: Plan['stages'][number]) => number) =>
+    plan.stages.reduce((all, stage) => all + pick(stage), 0);
   const planned = plan.orders.find(({ chosen }) => chosen);
   return {
     stages: plan.stages.length,

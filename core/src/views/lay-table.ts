@@ -23,18 +23,42 @@ export interface LayRow {
 }
 
 /** The lay list of all stages as a table, in laying order. */
-export const layTable = (plan: Pick<Plan, 'items' | 'parts'>): LayRow[] => plan.items.map((item) => ({ ...common(item), ...own(item, plan) }));
+export const layTable = (plan: Pick<Plan, 'items' | 'parts'>): LayRow[] =>
+  plan.items.map((item) => ({ ...common(item), ...own(item, plan) }));
 
-const common = ({ stage, id, kind, material, part, count, until }: Item) => ({ stage, id, kind, material, part, count, until: until.stage });
+const common = ({ stage, id, kind, material, part, count, until }: Item) => ({
+  stage,
+  id,
+  kind,
+  material,
+  part,
+  count,
+  until: until.stage,
+});
 
 function own(item: Item, { parts }: Pick<Plan, 'parts'>): Omit<LayRow, keyof ReturnType<typeof common>> {
   const none = { code: '', line: null, opening: null, widthMm: null, lengthMm: null, pieces: 1, sizeM2: null };
   switch (item.kind) {
     case 'line':
     case 'soft':
-      return { ...none, code: item.code, where: item.lineCode, line: item.line, widthMm: item.widthMm, lengthMm: item.lengthMm };
+      return {
+        ...none,
+        code: item.code,
+        where: item.lineCode,
+        line: item.line,
+        widthMm: item.widthMm,
+        lengthMm: item.lengthMm,
+      };
     case 'backing':
-      return { ...none, code: item.code, where: item.lineCode, line: item.line, widthMm: item.widthMm, lengthMm: item.lengthMm, pieces: item.pieces };
+      return {
+        ...none,
+        code: item.code,
+        where: item.lineCode,
+        line: item.line,
+        widthMm: item.widthMm,
+        lengthMm: item.lengthMm,
+        pieces: item.pieces,
+      };
     case 'seam':
       return { ...none, where: item.lineCode, line: item.line, widthMm: item.widthMm, lengthMm: item.lengthMm };
     case 'rim':
@@ -44,7 +68,14 @@ function own(item: Item, { parts }: Pick<Plan, 'parts'>): Omit<LayRow, keyof Ret
       return { ...none, where: area ?? item.area ?? '', sizeM2: item.sizeM2 };
     }
     case 'own':
-      return { ...none, code: item.code, where: item.note, widthMm: item.widthMm || null, lengthMm: item.lengthMm || null, sizeM2: item.sizeM2 || null };
+      return {
+        ...none,
+        code: item.code,
+        where: item.note,
+        widthMm: item.widthMm || null,
+        lengthMm: item.lengthMm || null,
+        sizeM2: item.sizeM2 || null,
+      };
     case 'base':
     case 'lip':
     case 'cap': {

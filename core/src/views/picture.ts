@@ -48,13 +48,20 @@ export function drawPiece(design: Design, shelf: Shelf, look: ViewPoint, store?:
   const patches = works.flatMap((work) => patchesOf(work, eye, colours)).sort((a, b) => b.depth - a.depth);
   const lines = works.flatMap((work) =>
     work.lines.flatMap(({ id, pieces }) =>
-      pieces.flatMap((piece) => seenRuns(piece, work.setOut.board, eye).map((points) => ({ part: work.part.id, line: id, points }))),
+      pieces.flatMap((piece) =>
+        seenRuns(piece, work.setOut.board, eye).map((points) => ({ part: work.part.id, line: id, points })),
+      ),
     ),
   );
   const rims = works.flatMap((work) => rimsOf(work, eye));
   const places = [...patches.flatMap(({ points }) => points), ...rims.flatMap(({ points }) => points)];
   const box = places.reduce(
-    (all, [x, y]) => ({ minX: Math.min(all.minX, x), minY: Math.min(all.minY, y), maxX: Math.max(all.maxX, x), maxY: Math.max(all.maxY, y) }),
+    (all, [x, y]) => ({
+      minX: Math.min(all.minX, x),
+      minY: Math.min(all.minY, y),
+      maxX: Math.max(all.maxX, x),
+      maxY: Math.max(all.maxY, y),
+    }),
     { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity },
   );
   const sound = places.length > 0 ? box : { minX: 0, minY: 0, maxX: 1, maxY: 1 };
@@ -80,7 +87,8 @@ function patchesOf(work: PartWork, eye: Eye, colours: ReadonlyMap<string, string
     return (finish && colours.get(finish)) || work.presents[area]!.colour;
   };
   const { facets, seam } = board.drawn;
-  if (!facets) return work.arrangement.areas.flatMap(({ rings }, area) => flatPatches(work, rings, colourOf(area), eye));
+  if (!facets)
+    return work.arrangement.areas.flatMap(({ rings }, area) => flatPatches(work, rings, colourOf(area), eye));
   return cellsOf(work, facets).flatMap(({ corners, middle, area }) => {
     const { at, out } = pointOnPiece(board, middle);
     const back = dot(out, eye.into) >= 0;
@@ -99,19 +107,38 @@ function patchesOf(work: PartWork, eye: Eye, colours: ReadonlyMap<string, string
 }
 
 /** A flat area with its holes as one polygon, cut open along a hair from rim to hole. */
-function flatPatches({ part, setOut }: PartWork, rings: readonly (readonly Point[])[], colour: string, eye: Eye): Patch[] {
+function flatPatches(
+  { part, setOut }: PartWork,
+  rings: readonly (readonly Point[])[],
+  colour: string,
+  eye: Eye,
+): Patch[] {
   const [rim, holes] = [firstItem(rings), rings.slice(1)];
   const joined = holes.reduce<readonly Point[]>((outer, hole) => bridged(outer, hole), rim);
-  const middle = rim.reduce((sum, { x, y }) => ({ x: sum.x + x / rim.length, y: sum.y + y / rim.length }), { x: 0, y: 0 });
+  const middle = rim.reduce((sum, { x, y }) => ({ x: sum.x + x / rim.length, y: sum.y + y / rim.length }), {
+    x: 0,
+    y: 0,
+  });
   const { at, out } = pointOnPiece(setOut.board, middle);
   const back = dot(out, eye.into) >= -1e-9;
-  return [{ part: part.id, colour, back, points: joined.map((place) => seen(pointOnPiece(setOut.board, place).at, eye)), depth: dot(at, eye.into) }];
+  return [
+    {
+      part: part.id,
+      colour,
+      back,
+      points: joined.map((place) => seen(pointOnPiece(setOut.board, place).at, eye)),
+      depth: dot(at, eye.into),
+    },
+  ];
 }
 
 function bridged(outer: readonly Point[], hole: readonly Point[]): Point[] {
   const from = hole[0]!;
   const nearest = outer.reduce(
-    (best, place, index) => (Math.hypot(place.x - from.x, place.y - from.y) < Math.hypot(outer[best]!.x - from.x, outer[best]!.y - from.y) ? index : best),
+    (best, place, index) =>
+      Math.hypot(place.x - from.x, place.y - from.y) < Math.hypot(outer[best]!.x - from.x, outer[best]!.y - from.y)
+        ? index
+        : best,
     0,
   );
   return [...outer.slice(0, nearest + 1), ...hole, from, ...outer.slice(nearest)];
@@ -134,7 +161,10 @@ function cellsOf(work: PartWork, { placeAt, holds, long }: SkinFacets): Cell[] {
       const [u0, u1, v0, v1] = [open.from / ALONG, to / ALONG, row / ROUND, (row + 1) / ROUND];
       // A long facet keeps the curve of the profile: its sides are walked step by step.
       const steps = Array.from({ length: to - open.from + 1 }, (_, index) => (open as { from: number }).from + index);
-      const corners = [...steps.map((step) => placeAt(step / ALONG, v0)), ...steps.reverse().map((step) => placeAt(step / ALONG, v1))];
+      const corners = [
+        ...steps.map((step) => placeAt(step / ALONG, v0)),
+        ...steps.reverse().map((step) => placeAt(step / ALONG, v1)),
+      ];
       cells.push({ corners, middle: placeAt((u0 + u1) / 2, (v0 + v1) / 2), area: open.area });
     };
     for (let column = 0; column < ALONG; column++) {
@@ -171,4 +201,6 @@ function seenRuns(piece: Path, board: PartFrame, eye: Eye): Coordinates[][] {
 }
 
 const rimsOf = ({ part, setOut: { board } }: PartWork, eye: Eye): Picture['rims'] =>
-  board.drawn.shownRims().map((rim) => ({ part: part.id, points: rim.map((place) => seen(pointOnPiece(board, place).at, eye)) }));
+  board.drawn
+    .shownRims()
+    .map((rim) => ({ part: part.id, points: rim.map((place) => seen(pointOnPiece(board, place).at, eye)) }));

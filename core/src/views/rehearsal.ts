@@ -34,7 +34,9 @@ export interface MomentArea {
  * @returns moments in order; empty where nothing is planned
  */
 export function rehearsal(plan: Plan, shelf: Shelf): Moment[] {
-  let seen: Seen = new Map(plan.parts.map(({ id, areas }) => [id, new Map(areas.map(({ code, shows }) => [code, shows]))]));
+  let seen: Seen = new Map(
+    plan.parts.map(({ id, areas }) => [id, new Map(areas.map(({ code, shows }) => [code, shows]))]),
+  );
   return plan.stages.flatMap((stage) => {
     const moments = stageMoments(plan, shelf, stage, seen);
     seen = coloursAfter(stage, seen);
@@ -45,7 +47,10 @@ export function rehearsal(plan: Plan, shelf: Shelf): Moment[] {
 type Seen = ReadonlyMap<string, ReadonlyMap<string, string>>;
 
 const coloursAfter = ({ pictures }: StagePlan, seen: Seen): Seen =>
-  new Map([...seen, ...pictures.map(({ part, areas }) => [part, new Map(areas.map(({ code, colour }) => [code, colour]))] as const)]);
+  new Map([
+    ...seen,
+    ...pictures.map(({ part, areas }) => [part, new Map(areas.map(({ code, colour }) => [code, colour]))] as const),
+  ]);
 
 function stageMoments(plan: Plan, shelf: Shelf, stage: StagePlan, seen: Seen): Moment[] {
   const finish = shelf.finishes.find(({ id }) => id === stage.finish);
@@ -54,7 +59,10 @@ function stageMoments(plan: Plan, shelf: Shelf, stage: StagePlan, seen: Seen): M
   // A coat in sections is on with the last of them.
   const coats = steps.filter(
     ({ say }, index) =>
-      say.code === 'step.coat' && !steps.slice(index + 1).some((later) => later.say.code === 'step.coat' && later.say.values.coat === say.values.coat),
+      say.code === 'step.coat' &&
+      !steps
+        .slice(index + 1)
+        .some((later) => later.say.code === 'step.coat' && later.say.values.coat === say.values.coat),
   );
   const pull = steps.findLast(({ kind }) => kind === 'pull');
   const masks = masksOn(plan, stage);
@@ -81,10 +89,20 @@ function stageMoments(plan: Plan, shelf: Shelf, stage: StagePlan, seen: Seen): M
     pictures: pictures(count, on),
     masks: on ? masks : [],
   });
-  const coat = (index: number): MomentMessage => ({ code: 'moment.coat', values: { finish: finish.name, coat: index + 1, coats: stage.coats } });
+  const coat = (index: number): MomentMessage => ({
+    code: 'moment.coat',
+    values: { finish: finish.name, coat: index + 1, coats: stage.coats },
+  });
   return [
-    moment(coats[0]?.startMin ?? stage.startMin, { code: 'moment.ready', values: { masked: masks.length > 0 } }, 0, true),
-    ...coats.map(({ endMin }, index) => moment(endMin, coat(index), index + 1 === stage.coats ? 'all' : index + 1, true)),
+    moment(
+      coats[0]?.startMin ?? stage.startMin,
+      { code: 'moment.ready', values: { masked: masks.length > 0 } },
+      0,
+      true,
+    ),
+    ...coats.map(({ endMin }, index) =>
+      moment(endMin, coat(index), index + 1 === stage.coats ? 'all' : index + 1, true),
+    ),
     ...(pull ? [moment(pull.endMin, messageWithoutValues('moment.pulled'), 'all', false)] : []),
   ];
 }

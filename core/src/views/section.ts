@@ -45,7 +45,10 @@ export interface LineSpot {
 }
 
 /** The areas on both sides of a place; null where the line bounds nothing there. */
-export function sidesAt(plan: Pick<Plan, 'parts'>, { part, line, at }: LineSpot): { readonly left: string; readonly right: string } | null {
+export function sidesAt(
+  plan: Pick<Plan, 'parts'>,
+  { part, line, at }: LineSpot,
+): { readonly left: string; readonly right: string } | null {
   const borders = plan.parts.find(({ id }) => id === part)?.borders ?? [];
   return borders.find((one) => one.line === line && at >= one.from - 1e-6 && at <= one.to + 1e-6) ?? null;
 }
@@ -56,7 +59,13 @@ export function sidesAt(plan: Pick<Plan, 'parts'>, { part, line, at }: LineSpot)
  * @param pulled false: with the masks of that stage still on; true: after they came off
  * @returns layers on both sides from below upwards; null where the line bounds nothing
  */
-export function edgeSection(plan: Plan, shelf: Shelf, spot: LineSpot, stage: number, pulled: boolean): EdgeSection | null {
+export function edgeSection(
+  plan: Plan,
+  shelf: Shelf,
+  spot: LineSpot,
+  stage: number,
+  pulled: boolean,
+): EdgeSection | null {
   const sides = sidesAt(plan, spot);
   const part = plan.parts.find(({ id }) => id === spot.part);
   if (!sides || !part) return null;
@@ -75,7 +84,13 @@ export function edgeSection(plan: Plan, shelf: Shelf, spot: LineSpot, stage: num
 }
 
 /** Layers without the tape that comes off after a stage, and what lies on it. */
-function withoutTape(plan: Plan, layers: readonly SectionLayer[], spot: LineSpot, side: 'left' | 'right', stage: number): SectionLayer[] {
+function withoutTape(
+  plan: Plan,
+  layers: readonly SectionLayer[],
+  spot: LineSpot,
+  side: 'left' | 'right',
+  stage: number,
+): SectionLayer[] {
   const first = layers.findIndex((layer) => {
     const laid = layer.kind === 'tape' ? plan.stages[layer.stage - 1] : undefined;
     return laid !== undefined && (runAt(plan, laid, spot, side)?.until.stage ?? laid.number) <= stage;
@@ -97,7 +112,14 @@ function addedBy(
   const mine = picture?.areas.find(({ code }) => code === area);
   if (!picture || !mine || !picture.areas.some(({ open }) => open)) return [];
   const finish = finishes.find(({ id }) => id === stage.finish) as Finish;
-  const film: SectionLayer = { kind: 'film', id: finish.id, name: finish.name, colour: finish.colour, um: stage.buildUm, stage: stage.number };
+  const film: SectionLayer = {
+    kind: 'film',
+    id: finish.id,
+    name: finish.name,
+    colour: finish.colour,
+    um: stage.buildUm,
+    stage: stage.number,
+  };
   if (mine.open) return [film];
   const run = runAt(plan, stage, spot, side);
   // On tape that stayed on the film lands where the other side is sprayed.
@@ -108,11 +130,24 @@ function addedBy(
   }
   if (!run) return [];
   const tape = tapes.find(({ code }) => code === run.material) as Tape | undefined;
-  return [{ kind: 'tape', id: run.material, name: tape?.name ?? null, colour: '', um: tape?.thicknessUm ?? null, stage: stage.number }, film];
+  return [
+    {
+      kind: 'tape',
+      id: run.material,
+      name: tape?.name ?? null,
+      colour: '',
+      um: tape?.thicknessUm ?? null,
+      stage: stage.number,
+    },
+    film,
+  ];
 }
 
 const runAt = (plan: Plan, stage: StagePlan, { part, line, at }: LineSpot, side: 'left' | 'right') =>
-  linesIn(plan, stage).find((run) => run.part === part && run.line === line && run.side === side && at >= run.from - 1e-6 && at <= run.to + 1e-6);
+  linesIn(plan, stage).find(
+    (run) =>
+      run.part === part && run.line === line && run.side === side && at >= run.from - 1e-6 && at <= run.to + 1e-6,
+  );
 
 /**
  * How high the edge stands at a place: the film sprayed against the tape, piled up where it is pulled wet.
@@ -127,7 +162,10 @@ export function ridgeAt(plan: Plan, spot: LineSpot): EdgeRidge {
     return [{ stage: stage.number, wet, ridgeUm: stage.buildUm * (wet ? RULE_OF_THUMB.wetRidge : 1) }];
   });
   const none = { stage: null, wet: false, ridgeUm: 0 };
-  const highest = edges.reduce<{ stage: number | null; wet: boolean; ridgeUm: number }>((best, one) => (one.ridgeUm > best.ridgeUm ? one : best), none);
+  const highest = edges.reduce<{ stage: number | null; wet: boolean; ridgeUm: number }>(
+    (best, one) => (one.ridgeUm > best.ridgeUm ? one : best),
+    none,
+  );
   const clearUm = plan.stages
     .filter(({ layer, pictures, number }) => {
       const areas = pictures.find(({ part }) => part === spot.part)?.areas ?? [];

@@ -25,7 +25,11 @@ interface TapedEdge {
  * where it would run into an edge further on.
  */
 export function sprayArrows(plan: Plan, part: PartPlan, stage: StagePlan): SprayArrow[] {
-  const open = new Set((stage.pictures.find((picture) => picture.part === part.id)?.areas ?? []).filter((area) => area.open).map(({ code }) => code));
+  const open = new Set(
+    (stage.pictures.find((picture) => picture.part === part.id)?.areas ?? [])
+      .filter((area) => area.open)
+      .map(({ code }) => code),
+  );
   if (open.size === 0) return [];
   const edges = edgesOf(part, itemsLyingIn(plan.items, stage).filter(isLine));
   if (edges.length === 0) return [];
@@ -42,14 +46,18 @@ export function sprayArrows(plan: Plan, part: PartPlan, stage: StagePlan): Spray
     for (let y = box.minY + step / 2; y < box.maxY; y += step) {
       if (stateAt([x, y]) !== 'open') continue;
       const arrow = arrowAt([x, y], edges, step * LENGTH);
-      if (arrow && stateAt(arrow.to) === 'open' && stateAt(beyond(arrow)) !== 'covered' && !runsIntoEdge(arrow, edges)) arrows.push(arrow);
+      if (arrow && stateAt(arrow.to) === 'open' && stateAt(beyond(arrow)) !== 'covered' && !runsIntoEdge(arrow, edges))
+        arrows.push(arrow);
     }
   }
   return arrows;
 }
 
 /** Where the gun would be next if it went on. */
-const beyond = ({ from, to }: SprayArrow): Coordinates => [to[0] + (to[0] - from[0]) / 2, to[1] + (to[1] - from[1]) / 2];
+const beyond = ({ from, to }: SprayArrow): Coordinates => [
+  to[0] + (to[0] - from[0]) / 2,
+  to[1] + (to[1] - from[1]) / 2,
+];
 
 /** Places along the tape edges of a stage, with the way off the tape. */
 function edgesOf(part: PartPlan, lines: readonly LineItem[]): TapedEdge[] {
@@ -63,7 +71,9 @@ function edgesOf(part: PartPlan, lines: readonly LineItem[]): TapedEdge[] {
           const length = Math.hypot(x2 - x1, y2 - y1);
           if (length === 0 || at < run.from || at > run.to) return [];
           const sign = run.side === 'left' ? 1 : -1;
-          return [{ at: [(x1 + x2) / 2, (y1 + y2) / 2], away: [(sign * (y2 - y1)) / length, (-sign * (x2 - x1)) / length] }];
+          return [
+            { at: [(x1 + x2) / 2, (y1 + y2) / 2], away: [(sign * (y2 - y1)) / length, (-sign * (x2 - x1)) / length] },
+          ];
         }),
       );
     });

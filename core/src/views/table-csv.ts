@@ -1,5 +1,6 @@
 /** A table as comma-separated values, its first row the heads of its columns. */
-export const tableCsv = (rows: readonly (readonly string[])[]): string => `${rows.map((row) => row.map(cell).join(',')).join('\r\n')}\r\n`;
+export const tableCsv = (rows: readonly (readonly string[])[]): string =>
+  `${rows.map((row) => row.map(cell).join(',')).join('\r\n')}\r\n`;
 
 /** A cell that a spreadsheet would take for a formula is told to be text. */
 const cell = (text: string): string => {

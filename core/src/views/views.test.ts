@@ -16,7 +16,9 @@ describe('the edge, cut open', () => {
     const section = edgeSection(plan, SHIPPED_SHELF, spot, plan.stages.length, true);
     for (const side of [section?.left, section?.right]) {
       const films = (side?.layers ?? []).filter(({ kind }) => kind === 'film');
-      const open = plan.stages.filter(({ pictures }) => pictures[0]!.areas.find(({ code }) => code === side?.area)?.open);
+      const open = plan.stages.filter(
+        ({ pictures }) => pictures[0]!.areas.find(({ code }) => code === side?.area)?.open,
+      );
       expect(side?.layers[0]).toMatchObject({ kind: 'present', um: null });
       expect(films.map(({ stage, um }) => [stage, um])).toEqual(open.map(({ number, buildUm }) => [number, buildUm]));
     }
@@ -28,7 +30,9 @@ describe('the edge, cut open', () => {
     const tapes = [on?.left, on?.right].flatMap((side) => side?.layers ?? []).filter(({ kind }) => kind === 'tape');
     expect(tapes).toHaveLength(1);
     expect(tapes[0]!.um).toBe(SHIPPED_SHELF.tapes.find(({ code }) => code === tapes[0]!.id)?.thicknessUm);
-    expect([off?.left, off?.right].flatMap((side) => side?.layers ?? []).some(({ kind }) => kind === 'tape')).toBe(false);
+    expect([off?.left, off?.right].flatMap((side) => side?.layers ?? []).some(({ kind }) => kind === 'tape')).toBe(
+      false,
+    );
     const taped = [on?.left, on?.right].find((side) => side?.layers.some(({ kind }) => kind === 'tape'));
     expect(taped?.layers[taped.layers.length - 1]).toMatchObject({ kind: 'film', id: masked?.finish });
   });
@@ -43,7 +47,12 @@ describe('the edge, cut open', () => {
     const thin = ridgeAt(planJob(clear(), SHIPPED_SHELF), spot);
     expect(thin.clearUm).toBe(56);
     expect([thin.buried, thin.needUm > 56]).toEqual([false, true]);
-    const thick = { ...SHIPPED_SHELF, finishes: SHIPPED_SHELF.finishes.map((finish) => (finish.effect === 'clear' ? { ...finish, coatUm: 120 } : finish)) };
+    const thick = {
+      ...SHIPPED_SHELF,
+      finishes: SHIPPED_SHELF.finishes.map((finish) =>
+        finish.effect === 'clear' ? { ...finish, coatUm: 120 } : finish,
+      ),
+    };
     expect(ridgeAt(planJob(clear(), thick), spot).buried).toBe(true);
   });
   it('has nothing to show where no two areas meet', () => {
@@ -58,7 +67,8 @@ describe('the rehearsal', () => {
   it('goes from bare to the end, the clock never back', () => {
     expect(moments[0]!.pictures[0]!.areas.every(({ colour }) => colour === '#c7bfa6')).toBe(true);
     const last = moments.at(-1)!.pictures[0]!.areas;
-    for (const { code, colour } of plan.parts[0]!.areas) expect(last.find((area) => area.code === code)?.colour).toBe(colour);
+    for (const { code, colour } of plan.parts[0]!.areas)
+      expect(last.find((area) => area.code === code)?.colour).toBe(colour);
     moments.slice(1).forEach(({ atMin }, index) => expect(atMin).toBeGreaterThanOrEqual(moments[index]!.atMin - 1e-6));
   });
   it('has a moment for every coat, and covers nothing that is open', () => {
@@ -120,7 +130,10 @@ describe('spray arrows', () => {
           arrows++;
           // It may start on the tape: that is the way off it.
           for (const share of [0.5, 1, 1.5]) {
-            const at = areaAt(rings, { x: from[0] + share * (to[0] - from[0]), y: from[1] + share * (to[1] - from[1]) });
+            const at = areaAt(rings, {
+              x: from[0] + share * (to[0] - from[0]),
+              y: from[1] + share * (to[1] - from[1]),
+            });
             if (at >= 0) expect(open.find(({ code }) => code === one.areas[at]!.code)?.open).toBe(true);
           }
         }

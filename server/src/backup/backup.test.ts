@@ -24,7 +24,9 @@ const file = (name: string) => join(folder, name);
 const contents = async ({ pool }: TestServer) => {
   const tables = await Promise.all(
     KEPT_TABLES.map(async (table) => {
-      const { rows } = await pool.query<{ row: string }>(`SELECT row_to_json(t)::text AS row FROM ${table} t ORDER BY 1`);
+      const { rows } = await pool.query<{ row: string }>(
+        `SELECT row_to_json(t)::text AS row FROM ${table} t ORDER BY 1`,
+      );
       return [table, rows.map(({ row }) => row)] as const;
     }),
   );
@@ -36,7 +38,15 @@ beforeAll(async () => {
   shop = await startTestServer();
   await request(shop.app)
     .post('/api/shelf/moves')
-    .send({ id: randomUUID(), at: new Date().toISOString(), stuff: 'tapes', code: 'F6', reason: 'counted', packs: 2.5, note: 'ä “quoted”\n\ttab' })
+    .send({
+      id: randomUUID(),
+      at: new Date().toISOString(),
+      stuff: 'tapes',
+      code: 'F6',
+      reason: 'counted',
+      packs: 2.5,
+      note: 'ä “quoted”\n\ttab',
+    })
     .expect(201);
 });
 afterAll(async () => {
@@ -45,10 +55,21 @@ afterAll(async () => {
 });
 
 /** What is not put back: what was run and told, and who is signed in where. */
-const PASSING = new Set(['day_orders', 'migrations', 'changes', 'sessions', 'phones', 'setup_codes', 'links', 'calendar_links']);
+const PASSING = new Set([
+  'day_orders',
+  'migrations',
+  'changes',
+  'sessions',
+  'phones',
+  'setup_codes',
+  'links',
+  'calendar_links',
+]);
 
 it('holds every table of the shop but what only passes', async () => {
-  const { rows } = await shop.pool.query<{ name: string }>("SELECT table_name AS name FROM information_schema.tables WHERE table_schema = 'public' ORDER BY 1");
+  const { rows } = await shop.pool.query<{ name: string }>(
+    "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = 'public' ORDER BY 1",
+  );
   expect(rows.map(({ name }) => name).filter((name) => !PASSING.has(name))).toEqual([...KEPT_TABLES].sort());
 });
 
@@ -65,9 +86,16 @@ it('is put back into an empty shop, row by row the same, and the shop goes on', 
     .put(`/api/jobs/${job.id}`)
     .send({ revision: job.revision, design: { ...job.design, title: 'Goes on' } })
     .expect(200);
-  expect(await tell(other, job.id, { id: randomUUID(), version: 1, at: new Date().toISOString(), kind: 'note', step: null, note: 'after' })).toHaveProperty(
-    'seq',
-  );
+  expect(
+    await tell(other, job.id, {
+      id: randomUUID(),
+      version: 1,
+      at: new Date().toISOString(),
+      kind: 'note',
+      step: null,
+      note: 'after',
+    }),
+  ).toHaveProperty('seq');
   await other.close();
 });
 
@@ -93,7 +121,8 @@ it('is of one moment, whatever is written meanwhile', async () => {
   await other.close();
 });
 
-it('leaves nothing half written', () => expect(readdirSync(folder).filter((name) => name.includes('making'))).toEqual([]));
+it('leaves nothing half written', () =>
+  expect(readdirSync(folder).filter((name) => name.includes('making'))).toEqual([]));
 
 describe('a damaged one', () => {
   const text = () => gunzipSync(readFileSync(file('whole'))).toString();
@@ -106,7 +135,11 @@ describe('a damaged one', () => {
     ['cut off at a line', () => gzipSync(text().split('\n').slice(0, -2).join('\n')), /last line is missing/],
     ['no backup', () => 'something else', /no backup, or damaged/],
     ['an empty file', () => '', /cut off|first line/],
-    ['packed, but of something else', () => gzipSync('{"format":"other"}\n{"end":true,"rows":0,"sha256":""}\n'), /first line/],
+    [
+      'packed, but of something else',
+      () => gzipSync('{"format":"other"}\n{"end":true,"rows":0,"sha256":""}\n'),
+      /first line/,
+    ],
     ['a figure changed', () => gzipSync(text().replace('"packs":2.5', '"packs":9.5')), /checksum/],
     [
       'a row left out',
@@ -141,11 +174,14 @@ describe('a damaged one', () => {
 
 it('holds the photos, as large as they may be', async () => {
   for (let photo = 0; photo < 9; photo++)
-    await shop.pool.query('INSERT INTO photos (id, job_id, bytes) SELECT gen_random_uuid(), id, $1 FROM jobs LIMIT 1', [randomBytes(MAX_PHOTO_BYTES)]);
+    await shop.pool.query('INSERT INTO photos (id, job_id, bytes) SELECT gen_random_uuid(), id, $1 FROM jobs LIMIT 1', [
+      randomBytes(MAX_PHOTO_BYTES),
+    ]);
   await writeBackup(shop.pool, file('photos'));
   const other = await empty();
   await restoreBackup(other.pool, file('photos'));
-  const photos = async ({ pool }: TestServer) => (await pool.query('SELECT id, job_id, at, md5(bytes) FROM photos ORDER BY id')).rows as object[];
+  const photos = async ({ pool }: TestServer) =>
+    (await pool.query('SELECT id, job_id, at, md5(bytes) FROM photos ORDER BY id')).rows as object[];
   expect(await photos(other)).toEqual(await photos(shop));
   expect(await photos(shop)).toHaveLength(9);
   await other.close();
@@ -164,7 +200,9 @@ it('of tables newer than ours is refused, one of older tables is taken', async (
       .split('\n')
       .slice(1, -2);
     const lines = `${[JSON.stringify(head), ...rows].join('\n')}\n`;
-    return gzipSync(`${lines}${JSON.stringify({ end: true, rows: rows.length, sha256: createHash('sha256').update(lines).digest('hex') })}\n`);
+    return gzipSync(
+      `${lines}${JSON.stringify({ end: true, rows: rows.length, sha256: createHash('sha256').update(lines).digest('hex') })}\n`,
+    );
   };
   const head = { format: 'lintrel-backup', version: 1, at: new Date().toISOString() };
   writeFileSync(file('newer'), under({ ...head, schema: '999_later.sql' }));
@@ -183,7 +221,10 @@ describe('the daily one', () => {
     expect(await backupIfDue(shop.pool, kept, day(1))).toBe(true);
     expect(await backupIfDue(shop.pool, kept, new Date(day(1).getTime() + 23 * 3_600_000))).toBe(false);
     expect(await backupIfDue(shop.pool, kept, day(2))).toBe(true);
-    expect((await listBackups(kept)).map(({ at }) => at)).toEqual(['2026-01-02T03:00:05.000Z', '2026-01-01T03:00:05.000Z']);
+    expect((await listBackups(kept)).map(({ at }) => at)).toEqual([
+      '2026-01-02T03:00:05.000Z',
+      '2026-01-01T03:00:05.000Z',
+    ]);
   });
   it('is made once where several servers look at once', async () => {
     const made = await Promise.all(Array.from({ length: 4 }, () => backupIfDue(shop.pool, kept, day(3))));
@@ -205,10 +246,16 @@ describe('the daily one', () => {
       hub: shop.hub,
       backups: openBackups(shop.pool, kept, pino({ level: 'silent' })),
     });
-    expect((await request(app).get('/api/shop/backups').expect(200)).body).toMatchObject({ made: true, most: MAX_BACKUPS });
+    expect((await request(app).get('/api/shop/backups').expect(200)).body).toMatchObject({
+      made: true,
+      most: MAX_BACKUPS,
+    });
     const { body } = await request(app).post('/api/shop/backups').expect(201);
     expect(Date.now() - Date.parse((body as { backups: { at: string }[] }).backups[0]!.at)).toBeLessThan(60_000);
-    expect((await request(shop.app).get('/api/shop/backups').expect(200)).body).toMatchObject({ made: false, backups: [] });
+    expect((await request(shop.app).get('/api/shop/backups').expect(200)).body).toMatchObject({
+      made: false,
+      backups: [],
+    });
     await request(shop.app).post('/api/shop/backups').expect(409);
   });
 });
@@ -246,9 +293,12 @@ it('revisions that are long past are thinned to the last of each day; what was s
   );
   await shop.pool.query("INSERT INTO started_plans (job_id, revision, plan) VALUES ($1, 2, '{}')", [id]);
   const left = async () =>
-    (await shop.pool.query<{ revision: number }>('SELECT revision FROM job_revisions WHERE job_id = $1 ORDER BY revision', [id])).rows.map(
-      ({ revision }) => revision,
-    );
+    (
+      await shop.pool.query<{ revision: number }>(
+        'SELECT revision FROM job_revisions WHERE job_id = $1 ORDER BY revision',
+        [id],
+      )
+    ).rows.map(({ revision }) => revision);
   expect(await thinRevisions(shop.pool)).toBe(5);
   expect(await left()).toEqual([2, 4, 8, 9, 10, 11, 12]);
   expect(await thinRevisions(shop.pool)).toBe(0);
@@ -261,14 +311,27 @@ it('photos no entry names are let go after a month, those that are named or new 
     [left, 40],
     [fresh, 3],
   ] as const)
-    await shop.pool.query("INSERT INTO photos (id, job_id, at, bytes) VALUES ($1, $2, now() - make_interval(days => $3), 'x')", [id, rows[0]!.id, days]);
-  const entry = { id: randomUUID(), version: 4, at: new Date().toISOString(), kind: 'note', step: null, note: '', saw: { kind: 'photo', photo: named } };
+    await shop.pool.query(
+      "INSERT INTO photos (id, job_id, at, bytes) VALUES ($1, $2, now() - make_interval(days => $3), 'x')",
+      [id, rows[0]!.id, days],
+    );
+  const entry = {
+    id: randomUUID(),
+    version: 4,
+    at: new Date().toISOString(),
+    kind: 'note',
+    step: null,
+    note: '',
+    saw: { kind: 'photo', photo: named },
+  };
   const { body } = await request(shop.app)
     .post(`/api/jobs/${rows[0]!.id}/log`)
     .send({ entries: [entry] })
     .expect(201);
   expect((body as { entries: { refused?: unknown }[] }).entries[0]!.refused).toBeUndefined();
   expect(await thinPhotos(shop.pool)).toBe(1);
-  const { rows: kept } = await shop.pool.query<{ id: string }>('SELECT id FROM photos WHERE id = ANY($1)', [[named, left, fresh]]);
+  const { rows: kept } = await shop.pool.query<{ id: string }>('SELECT id FROM photos WHERE id = ANY($1)', [
+    [named, left, fresh],
+  ]);
   expect(new Set(kept.map(({ id }) => id))).toEqual(new Set([named, fresh]));
 });

@@ -27,7 +27,8 @@ const appWith = (backups: string) => {
   const { pool, workshop, hub } = shop;
   return createApp({ pool, log, clientFolder: null, workshop, hub, backups: openBackups(pool, backups, log) });
 };
-const backupNow = async (app: ReturnType<typeof createApp>) => (await request(app).post('/api/shop/backups').expect(201)).body as Backups;
+const backupNow = async (app: ReturnType<typeof createApp>) =>
+  (await request(app).post('/api/shop/backups').expect(201)).body as Backups;
 
 /** A disk too small for a backup; null where this machine lets nobody make one. */
 function smallDisk(): string | null {
@@ -68,7 +69,8 @@ it('what a write that was cut short has left goes at the next start', async () =
   writeFileSync(join(kept, 'lintrel-2026-01-01T03-00-05.backup.making-1'), 'half');
   writeFileSync(join(kept, 'mine.txt'), 'not ours');
   openBackups(shop.pool, kept, log).stop();
-  for (let tries = 0; tries < 200 && readdirSync(kept).length > 1; tries++) await new Promise((done) => setTimeout(done, 20));
+  for (let tries = 0; tries < 200 && readdirSync(kept).length > 1; tries++)
+    await new Promise((done) => setTimeout(done, 20));
   expect(readdirSync(kept)).toEqual(['mine.txt']);
 });
 
@@ -81,7 +83,8 @@ it('only this user can read backups, those of earlier versions too', async () =>
   chmodSync(kept, 0o755);
   chmodSync(join(kept, name), 0o644);
   openBackups(shop.pool, kept, log).stop();
-  for (let tries = 0; tries < 200 && mode(join(kept, name)) !== 0o600; tries++) await new Promise((done) => setTimeout(done, 20));
+  for (let tries = 0; tries < 200 && mode(join(kept, name)) !== 0o600; tries++)
+    await new Promise((done) => setTimeout(done, 20));
   expect([mode(kept), mode(join(kept, name))]).toEqual([0o700, 0o600]);
 });
 
@@ -90,12 +93,20 @@ it('says in one line that there is no shop to back up or to export', () => {
   const nowhere = mkdtempSync('/var/tmp/lintrel-nowhere-');
   chmodSync(nowhere, 0o711);
   for (const command of ['backup', 'export']) {
-    const { status, stdout, stderr } = spawnSync(process.execPath, ['cli/bin/lintrel.mjs', command, join(nowhere, 'out')], {
-      cwd: join(__dirname, '../../..'),
-      encoding: 'utf8',
-      env: { ...process.env, DATABASE_URL: '', LINTREL_DATA: nowhere },
-    });
-    expect([status, stdout, stderr]).toEqual([2, '', expect.stringMatching(/^.*out: there is no shop here yet: start it once with "npm start"[^\n]*\n$/)]);
+    const { status, stdout, stderr } = spawnSync(
+      process.execPath,
+      ['cli/bin/lintrel.mjs', command, join(nowhere, 'out')],
+      {
+        cwd: join(__dirname, '../../..'),
+        encoding: 'utf8',
+        env: { ...process.env, DATABASE_URL: '', LINTREL_DATA: nowhere },
+      },
+    );
+    expect([status, stdout, stderr]).toEqual([
+      2,
+      '',
+      expect.stringMatching(/^.*out: there is no shop here yet: start it once with "npm start"[^\n]*\n$/),
+    ]);
     expect(existsSync(join(nowhere, 'database'))).toBe(false);
   }
   rmSync(nowhere, { recursive: true });
@@ -108,7 +119,10 @@ it('says so of a database without a shop as well', async () => {
       encoding: 'utf8',
       env: { ...process.env, DATABASE_URL: database.url },
     });
-    expect([status, stderr]).toEqual([2, expect.stringMatching(/^.*out: there is no shop in this database: [^\n]*\n$/)]);
+    expect([status, stderr]).toEqual([
+      2,
+      expect.stringMatching(/^.*out: there is no shop in this database: [^\n]*\n$/),
+    ]);
   }
   await database.drop();
 });

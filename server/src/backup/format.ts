@@ -11,7 +11,9 @@ export const BACKUP_VERSION = 2;
 export const MAX_LINE_LENGTH = 64_000_000;
 
 /** Columns that leave the shop encrypted or not at all. */
-export const SECRET_COLUMNS: Readonly<Partial<Record<KeptTable, readonly string[]>>> = { people: ['passphrase', 'pin'] };
+export const SECRET_COLUMNS: Readonly<Partial<Record<KeptTable, readonly string[]>>> = {
+  people: ['passphrase', 'pin'],
+};
 
 export const headSchema = v.object({
   format: v.literal('lintrel-backup'),

@@ -1,4 +1,12 @@
-import { JOB_FILE_VERSION, usedShelf, writeJobFile, type Design, type Job, type JobFile, type LogEvent } from '@lintrel/core';
+import {
+  JOB_FILE_VERSION,
+  usedShelf,
+  writeJobFile,
+  type Design,
+  type Job,
+  type JobFile,
+  type LogEvent,
+} from '@lintrel/core';
 import { mkdir, rename, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { findJob } from '../db/jobs';
@@ -19,7 +27,12 @@ export async function jobFileOf(db: Queryable, { id, design, updatedAt, revision
   const started =
     plans.length === 0
       ? {}
-      : { started: plans.map(({ plan, revision: of }) => ({ current: of === revision, plan: plan as unknown as StartedInFile['plan'] })) };
+      : {
+          started: plans.map(({ plan, revision: of }) => ({
+            current: of === revision,
+            plan: plan as unknown as StartedInFile['plan'],
+          })),
+        };
   // In a file a sheet is called by its place among those that are in it.
   const sheets = plans.map(({ sheet }) => sheet);
   const log = kept.map(({ seq: _, sheet, ...event }): LogEvent =>

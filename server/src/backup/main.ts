@@ -11,13 +11,23 @@ import { hasShop, writeBackup } from './write';
  * @param passphrase of the secrets in a backup that is put back; null: they are left out
  * @returns exit code; what was done goes to standard output, what stood in the way to standard error
  */
-export async function backupMain(command: 'backup' | 'restore' | 'export', file: string, database: string, passphrase: string | null = null): Promise<number> {
+export async function backupMain(
+  command: 'backup' | 'restore' | 'export',
+  file: string,
+  database: string,
+  passphrase: string | null = null,
+): Promise<number> {
   const pool = openPool(database);
   try {
     process.stdout.write(`${file}: ${await COMMANDS[command](pool, file, passphrase)}\n`);
     return 0;
   } catch (error) {
-    if (!(error instanceof BackupFault) && !isConnectionLost(error) && typeof (error as NodeJS.ErrnoException).code !== 'string') throw error;
+    if (
+      !(error instanceof BackupFault) &&
+      !isConnectionLost(error) &&
+      typeof (error as NodeJS.ErrnoException).code !== 'string'
+    )
+      throw error;
     process.stderr.write(`${file}: ${(error as Error).message}\n`);
     return 2;
   } finally {

@@ -39,7 +39,9 @@ export async function listBackups(folder: string): Promise<BackupKept[]> {
       ),
     })),
   );
-  return sized.flatMap(({ bytes, ...one }) => (bytes === null ? [] : [{ ...one, bytes }])).sort((a, b) => (a.at < b.at ? 1 : -1));
+  return sized
+    .flatMap(({ bytes, ...one }) => (bytes === null ? [] : [{ ...one, bytes }]))
+    .sort((a, b) => (a.at < b.at ? 1 : -1));
 }
 
 /** Makes a backup now, under its time, and lets the oldest go. */
@@ -108,8 +110,12 @@ export function openBackups(pool: pg.Pool, folder: string, log: Logger, firstLoo
       (made) => made && log.info('backup made'),
       () => undefined,
     );
-  void closeToOthers(folder).catch((error: unknown) => log.warn({ err: error }, 'the folder of the backups cannot be made readable for this user alone'));
-  void removeLeftovers(folder).catch((error: unknown) => log.warn({ err: error }, 'what an earlier backup left could not be removed'));
+  void closeToOthers(folder).catch((error: unknown) =>
+    log.warn({ err: error }, 'the folder of the backups cannot be made readable for this user alone'),
+  );
+  void removeLeftovers(folder).catch((error: unknown) =>
+    log.warn({ err: error }, 'what an earlier backup left could not be removed'),
+  );
   const first = setTimeout(look, firstLookMs).unref();
   const timer = setInterval(look, LOOK_MS).unref();
   return {
@@ -117,7 +123,15 @@ export function openBackups(pool: pg.Pool, folder: string, log: Logger, firstLoo
     async state() {
       const [backups, freeBytes, key] = await Promise.all([listBackups(folder), freeIn(folder), findBackupKey(pool)]);
       const wanted = Math.max(MIN_FREE_BYTES, FREE_BACKUPS * (backups[0]?.bytes ?? 0));
-      return { made: true, most: MAX_BACKUPS, backups, failure, freeBytes, low: freeBytes !== null && freeBytes < wanted, keySet: key !== null };
+      return {
+        made: true,
+        most: MAX_BACKUPS,
+        backups,
+        failure,
+        freeBytes,
+        low: freeBytes !== null && freeBytes < wanted,
+        keySet: key !== null,
+      };
     },
     stop() {
       clearTimeout(first);

@@ -24,7 +24,8 @@ async function* linesOf(path: string): AsyncGenerator<string> {
       const [first = '', ...lines] = String(piece).split('\n');
       pieces.push(first);
       length += first.length;
-      if (length > MAX_LINE_LENGTH) throw new BackupFault(`it is damaged: a line is longer than ${MAX_LINE_LENGTH / 1e6} million characters`);
+      if (length > MAX_LINE_LENGTH)
+        throw new BackupFault(`it is damaged: a line is longer than ${MAX_LINE_LENGTH / 1e6} million characters`);
       if (lines.length === 0) continue;
       yield pieces.join('');
       const rest = lines.pop() ?? '';
@@ -76,7 +77,8 @@ export async function checkedBackup(path: string): Promise<BackupHead & { readon
   const end = v.safeParse(endSchema, parsed(last ?? ''));
   if (!end.success) throw new BackupFault('its last line is missing: it is cut off');
   if (end.output.rows !== rows) throw new BackupFault(`${rows} rows are there, ${end.output.rows} were written`);
-  if (end.output.sha256 !== hash.digest('hex')) throw new BackupFault('its checksum is wrong: something in it was changed');
+  if (end.output.sha256 !== hash.digest('hex'))
+    throw new BackupFault('its checksum is wrong: something in it was changed');
   return { ...(head as unknown as BackupHead), rows };
 }
 
@@ -84,7 +86,9 @@ function headOf(line: string): BackupHead {
   const head = v.safeParse(headSchema, parsed(line));
   if (!head.success) throw new BackupFault('its first line is not that of a backup');
   if (head.output.version > BACKUP_VERSION)
-    throw new BackupFault(`it was written by a newer program: version ${head.output.version}, this one reads up to ${BACKUP_VERSION}`);
+    throw new BackupFault(
+      `it was written by a newer program: version ${head.output.version}, this one reads up to ${BACKUP_VERSION}`,
+    );
   return head.output;
 }
 
@@ -99,7 +103,9 @@ function parsed(text: string): unknown {
 }
 
 /** Rows of a backup that was checked, in their order; and, at their end, its encrypted secrets. */
-export async function* rowsOf(path: string): AsyncGenerator<NonNullable<ReturnType<typeof rowOf>> | { readonly secrets: string }> {
+export async function* rowsOf(
+  path: string,
+): AsyncGenerator<NonNullable<ReturnType<typeof rowOf>> | { readonly secrets: string }> {
   for await (const line of linesOf(path)) {
     const secrets = secretsOf(line);
     const row = rowOf(line);

@@ -32,7 +32,8 @@ export async function restoreBackup(pool: pg.Pool, path: string, passphrase: str
   try {
     return await runTransaction(client, async (db) => {
       const own = await schemaOf(db);
-      if (schema > own) throw new BackupFault(`it was written by a newer program: its tables are of ${schema}, here of ${own}`);
+      if (schema > own)
+        throw new BackupFault(`it was written by a newer program: its tables are of ${schema}, here of ${own}`);
       await mustBeUntouched(db);
       const secrets = await putBack(db, path);
       if (secrets !== null && passphrase !== null) await putSecretsBack(db, secrets, passphrase);
@@ -52,7 +53,8 @@ const SHIPPED: readonly KeptTable[] = ['tapes', 'finishes', 'supplies'];
 async function mustBeUntouched(db: Queryable): Promise<void> {
   for (const table of KEPT_TABLES.filter((one) => !SHIPPED.includes(one))) {
     const { rowCount } = await db.query(`SELECT 1 FROM ${table} LIMIT 1`);
-    if (rowCount !== 0) throw new BackupFault('the shop it is to be put into is not empty: a backup goes into an empty one alone');
+    if (rowCount !== 0)
+      throw new BackupFault('the shop it is to be put into is not empty: a backup goes into an empty one alone');
   }
   for (const table of SHIPPED) await db.query(`DELETE FROM ${table}`);
 }
@@ -60,7 +62,10 @@ async function mustBeUntouched(db: Queryable): Promise<void> {
 async function putSecretsBack(db: Queryable, encrypted: string, passphrase: string): Promise<void> {
   const key = await findBackupKey(db);
   const secrets = key && (await decryptedSecrets(key, passphrase, encrypted));
-  if (!secrets) throw new BackupFault('this is not its backup passphrase. Without one it is put back too, and an owner sets a new passphrase by a code');
+  if (!secrets)
+    throw new BackupFault(
+      'this is not its backup passphrase. Without one it is put back too, and an owner sets a new passphrase by a code',
+    );
   for (const [id, { passphrase: kept, pin }] of Object.entries(secrets))
     await db.query('UPDATE people SET passphrase = $2, pin = $3 WHERE id = $1', [id, kept, pin]);
 }
@@ -86,9 +91,10 @@ async function putBack(db: Queryable, path: string): Promise<string | null> {
     // Columns that came with a newer program keep what they begin with.
     const there = new Set(Object.keys(JSON.parse(waiting[0]!) as object));
     const columns = known.filter((column) => there.has(column)).join(', ');
-    await db.query(`INSERT INTO ${table} (${columns}) OVERRIDING SYSTEM VALUE SELECT ${columns} FROM json_populate_recordset(NULL::${table}, $1::json)`, [
-      `[${waiting.join(',')}]`,
-    ]);
+    await db.query(
+      `INSERT INTO ${table} (${columns}) OVERRIDING SYSTEM VALUE SELECT ${columns} FROM json_populate_recordset(NULL::${table}, $1::json)`,
+      [`[${waiting.join(',')}]`],
+    );
     waiting = [];
     letters = 0;
   };

@@ -7,7 +7,9 @@ import type { BackupKey, KeyDerivation } from '../db/backup-key';
 // Secrets in a backup are encrypted in the age format to a public key. The private key is kept nowhere: it follows from a passphrase.
 
 /** What people prove who they are with, by the id of each: hashes, as the database keeps them. */
-export type PeopleSecrets = Readonly<Record<string, { readonly passphrase: string | null; readonly pin: string | null }>>;
+export type PeopleSecrets = Readonly<
+  Record<string, { readonly passphrase: string | null; readonly pin: string | null }>
+>;
 
 const SALT_BYTES = 16;
 const KEY_BYTES = 32;
@@ -23,19 +25,34 @@ export async function newBackupKey(passphrase: string): Promise<BackupKey> {
 
 /** The private key of a passphrase, in the text form the age format gives it. */
 async function privateKeyOf(passphrase: string, { salt, memoryKb, passes }: KeyDerivation): Promise<string> {
-  const options = { salt: Buffer.from(salt, 'base64'), memoryCost: memoryKb, timeCost: passes, parallelism: 1, outputLen: KEY_BYTES };
-  return bech32.encodeFromBytes('AGE-SECRET-KEY-', new Uint8Array(await hashRaw(passphrase.normalize('NFKC'), options))).toUpperCase();
+  const options = {
+    salt: Buffer.from(salt, 'base64'),
+    memoryCost: memoryKb,
+    timeCost: passes,
+    parallelism: 1,
+    outputLen: KEY_BYTES,
+  };
+  return bech32
+    .encodeFromBytes('AGE-SECRET-KEY-', new Uint8Array(await hashRaw(passphrase.normalize('NFKC'), options)))
+    .toUpperCase();
 }
 
 /** Encrypts secrets to the public key, base64. */
-export async function encryptedSecrets({ publicKey }: Pick<BackupKey, 'publicKey'>, secrets: PeopleSecrets): Promise<string> {
+export async function encryptedSecrets(
+  { publicKey }: Pick<BackupKey, 'publicKey'>,
+  secrets: PeopleSecrets,
+): Promise<string> {
   const encrypter = new Encrypter();
   encrypter.addRecipient(publicKey);
   return Buffer.from(await encrypter.encrypt(JSON.stringify(secrets))).toString('base64');
 }
 
 /** Decrypts secrets; null where the passphrase is not the one of the key. */
-export async function decryptedSecrets({ publicKey, derivation }: BackupKey, passphrase: string, secrets: string): Promise<PeopleSecrets | null> {
+export async function decryptedSecrets(
+  { publicKey, derivation }: BackupKey,
+  passphrase: string,
+  secrets: string,
+): Promise<PeopleSecrets | null> {
   const identity = await privateKeyOf(passphrase, derivation);
   if ((await identityToRecipient(identity)) !== publicKey) return null;
   const decrypter = new Decrypter();

@@ -33,7 +33,11 @@ export async function writeBackup(pool: pg.Pool, path: string, now: Date = new D
     await client.query('BEGIN TRANSACTION ISOLATION LEVEL REPEATABLE READ READ ONLY');
     await hasShop(client);
     const written = { rows: 0 };
-    await pipeline(Readable.from(linesOf(client, now, written)), createGzip(), createWriteStream(making, { flags: 'wx', mode: 0o600 }));
+    await pipeline(
+      Readable.from(linesOf(client, now, written)),
+      createGzip(),
+      createWriteStream(making, { flags: 'wx', mode: 0o600 }),
+    );
     // On the disk before it has its name: a file with that name is whole.
     const handle = await open(making, 'r+');
     await handle.sync();
@@ -49,7 +53,9 @@ export async function writeBackup(pool: pg.Pool, path: string, now: Date = new D
 /** Removes what a write that was cut short has left in the folder of a backup. */
 export async function removeLeftovers(folder: string): Promise<void> {
   const names = await readdir(folder).catch(() => []);
-  await Promise.all(names.filter((name) => name.includes(MAKING)).map((name) => rm(join(folder, name), { force: true })));
+  await Promise.all(
+    names.filter((name) => name.includes(MAKING)).map((name) => rm(join(folder, name), { force: true })),
+  );
 }
 
 /**
@@ -58,7 +64,10 @@ export async function removeLeftovers(folder: string): Promise<void> {
  */
 export async function hasShop(db: Queryable): Promise<void> {
   const { rows } = await db.query<{ there: boolean }>("SELECT to_regclass('public.migrations') IS NOT NULL AS there");
-  if (!rows[0]!.there) throw new BackupFault('there is no shop in this database: start Lintrel once with "npm start", or set DATABASE_URL');
+  if (!rows[0]!.there)
+    throw new BackupFault(
+      'there is no shop in this database: start Lintrel once with "npm start", or set DATABASE_URL',
+    );
 }
 
 /** The lines of a backup; counts its rows. */
@@ -68,7 +77,12 @@ async function* linesOf(client: Queryable, now: Date, written: { rows: number })
     hash.update(`${line}\n`);
     return `${line}\n`;
   };
-  const head: BackupHead = { format: 'lintrel-backup', version: BACKUP_VERSION, at: now.toISOString(), schema: await schemaOf(client) };
+  const head: BackupHead = {
+    format: 'lintrel-backup',
+    version: BACKUP_VERSION,
+    at: now.toISOString(),
+    schema: await schemaOf(client),
+  };
   yield hashed(JSON.stringify(head));
   for (const table of KEPT_TABLES) {
     for await (const row of rowsOf(client, table)) {
@@ -87,7 +101,9 @@ async function* rowsOf(client: Queryable, table: KeptTable): AsyncGenerator<stri
   const columns = (await columnsOf(client, table)).filter((column) => !secret.includes(column));
   if (columns.length === 0) return;
   const atOnce = fetchedAtOnce(table);
-  await client.query(`DECLARE rows NO SCROLL CURSOR FOR SELECT row_to_json(kept)::text AS row FROM (SELECT ${columns.join(', ')} FROM ${table}) AS kept`);
+  await client.query(
+    `DECLARE rows NO SCROLL CURSOR FOR SELECT row_to_json(kept)::text AS row FROM (SELECT ${columns.join(', ')} FROM ${table}) AS kept`,
+  );
   for (;;) {
     const { rows } = await client.query<{ row: string }>(`FETCH ${atOnce} FROM rows`);
     for (const { row } of rows) yield row;
@@ -97,6 +113,8 @@ async function* rowsOf(client: Queryable, table: KeptTable): AsyncGenerator<stri
 }
 
 async function peopleSecrets(client: Queryable): Promise<PeopleSecrets> {
-  const { rows } = await client.query<{ id: string; passphrase: string | null; pin: string | null }>('SELECT id, passphrase, pin FROM people');
+  const { rows } = await client.query<{ id: string; passphrase: string | null; pin: string | null }>(
+    'SELECT id, passphrase, pin FROM people',
+  );
   return Object.fromEntries(rows.map(({ id, ...secrets }) => [id, secrets]));
 }

@@ -8,7 +8,13 @@ const place = v.pipe(v.tuple([v.number(), v.number()]), v.readonly());
 
 /** What is sent to a cutter. */
 export const toCutterSchema = v.variant('say', [
-  v.strictObject({ say: v.literal('job'), name: v.string(), paths: v.number(), widthMm: v.number(), lengthMm: v.number() }),
+  v.strictObject({
+    say: v.literal('job'),
+    name: v.string(),
+    paths: v.number(),
+    widthMm: v.number(),
+    lengthMm: v.number(),
+  }),
   v.strictObject({ say: v.literal('cut'), path: v.array(place) }),
   v.strictObject({ say: v.literal('end') }),
   v.strictObject({ say: v.literal('cancel') }),
@@ -32,8 +38,11 @@ export type FromCutter = v.InferOutput<typeof fromCutterSchema>;
 const LONGEST_LINE = 4_000_000;
 
 /** Hands on every line of a connection to a cutter, or from one. */
-export const readCutterLines = <T>(socket: Socket, schema: v.GenericSchema<unknown, T>, on: (said: T | null) => void): void =>
-  readJsonLines(socket, schema, LONGEST_LINE, on);
+export const readCutterLines = <T>(
+  socket: Socket,
+  schema: v.GenericSchema<unknown, T>,
+  on: (said: T | null) => void,
+): void => readJsonLines(socket, schema, LONGEST_LINE, on);
 
 /** Says something over a connection. */
 export const writeCutterLine = (socket: Socket, said: ToCutter | FromCutter): void => writeJsonLine(socket, said);

@@ -72,8 +72,15 @@ function hear(said: FromCutter | null, job: CutJob, socket: Socket, put: (change
   switch (said.say) {
     case 'ready':
       if (job.widthMm > said.widthMm || job.lengthMm > said.lengthMm) return end({ state: 'out-of-sheet' });
-      writeCutterLine(socket, { say: 'job', name: job.name, paths: job.paths.length, widthMm: job.widthMm, lengthMm: job.lengthMm });
-      for (const path of job.paths) writeCutterLine(socket, { say: 'cut', path: path.map(([x, y]) => [x, y] as const) });
+      writeCutterLine(socket, {
+        say: 'job',
+        name: job.name,
+        paths: job.paths.length,
+        widthMm: job.widthMm,
+        lengthMm: job.lengthMm,
+      });
+      for (const path of job.paths)
+        writeCutterLine(socket, { say: 'cut', path: path.map(([x, y]) => [x, y] as const) });
       return writeCutterLine(socket, { say: 'end' });
     case 'cut':
       return put({ done: said.done });

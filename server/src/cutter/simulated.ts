@@ -22,7 +22,8 @@ export const DEFAULT_CUTTER: CutterMeans = { widthMm: 600, lengthMm: 3000, speed
 type Place = readonly [number, number];
 
 /** Starts it on a free port of loopback. */
-export const startSimulatedCutter = (means: CutterMeans = DEFAULT_CUTTER): Promise<SimulatedCutter> => onLoopback((socket) => serve(socket, means));
+export const startSimulatedCutter = (means: CutterMeans = DEFAULT_CUTTER): Promise<SimulatedCutter> =>
+  onLoopback((socket) => serve(socket, means));
 
 /** One job over one connection: paths are cut one after the other as they come. */
 function serve(socket: Socket, { widthMm, lengthMm, speed }: CutterMeans): void {
@@ -79,13 +80,18 @@ function serve(socket: Socket, { widthMm, lengthMm, speed }: CutterMeans): void 
 }
 
 const lengthOf = (path: readonly Place[]): number =>
-  path.reduce((sum, [x, y], index) => (index === 0 ? 0 : sum + Math.hypot(x - path[index - 1]![0], y - path[index - 1]![1])), 0);
+  path.reduce(
+    (sum, [x, y], index) => (index === 0 ? 0 : sum + Math.hypot(x - path[index - 1]![0], y - path[index - 1]![1])),
+    0,
+  );
 
 /** What the blade did, seen from above, as an SVG; the part of the sheet that was used. */
 function pictureOf(cut: readonly (readonly Place[])[], widthMm: number, lengthMm: number): string {
   const farthest = cut.reduce((far, path) => path.reduce((most, [x]) => Math.max(most, x), far), 0);
   const used = Math.min(lengthMm, farthest + 20);
-  const paths = cut.map((path) => `<path d="M${path.map(([x, y]) => `${x.toFixed(2)} ${(widthMm - y).toFixed(2)}`).join('L')}"/>`).join('');
+  const paths = cut
+    .map((path) => `<path d="M${path.map(([x, y]) => `${x.toFixed(2)} ${(widthMm - y).toFixed(2)}`).join('L')}"/>`)
+    .join('');
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${used.toFixed(1)} ${widthMm}" width="${used.toFixed(1)}mm" height="${widthMm}mm">` +
     `<rect width="${used.toFixed(1)}" height="${widthMm}" fill="#FBFAF6" stroke="#CFC8BA" stroke-width="1"/>` +

@@ -18,12 +18,23 @@ export async function listAir(db: Queryable, now: Date): Promise<AirAnswer['read
       ORDER BY at DESC LIMIT $3`,
     [now, DAYS, DAYS * 24 * 60],
   );
-  return rows.reverse().map(({ at, air_c: airC, rh_percent: rhPercent, by }) => ({ at: at.toISOString(), airC, rhPercent, by }));
+  return rows
+    .reverse()
+    .map(({ at, air_c: airC, rh_percent: rhPercent, by }) => ({ at: at.toISOString(), airC, rhPercent, by }));
 }
 
 /** Keeps a reading; one of the same moment that is there already stays. Servers that share a sensor keep it once. */
-export async function insertAir(db: Queryable, at: Date, airC: number, rhPercent: number, by: 'sensor' | 'typed'): Promise<void> {
-  await db.query('INSERT INTO air_readings (at, air_c, rh_percent, by) VALUES ($1, $2, $3, $4) ON CONFLICT (at) DO NOTHING', [at, airC, rhPercent, by]);
+export async function insertAir(
+  db: Queryable,
+  at: Date,
+  airC: number,
+  rhPercent: number,
+  by: 'sensor' | 'typed',
+): Promise<void> {
+  await db.query(
+    'INSERT INTO air_readings (at, air_c, rh_percent, by) VALUES ($1, $2, $3, $4) ON CONFLICT (at) DO NOTHING',
+    [at, airC, rhPercent, by],
+  );
 }
 
 /** Readings are kept in full for some days, then the first of each minute, then the first of each hour. */

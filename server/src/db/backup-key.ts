@@ -20,7 +20,11 @@ export async function findBackupKey(db: Queryable): Promise<BackupKey | null> {
 }
 
 /** Keeps a key in place of the one before. */
-export async function saveBackupKey(db: Queryable, { publicKey, derivation }: BackupKey, author: string | null): Promise<void> {
+export async function saveBackupKey(
+  db: Queryable,
+  { publicKey, derivation }: BackupKey,
+  author: string | null,
+): Promise<void> {
   await db.query(
     `INSERT INTO backup_keys (public_key, derivation, author) VALUES ($1, $2, $3)
      ON CONFLICT (id) DO UPDATE SET public_key = excluded.public_key, derivation = excluded.derivation, author = excluded.author, made_at = now()`,

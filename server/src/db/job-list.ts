@@ -35,7 +35,9 @@ export async function findProgress(db: Queryable, jobId: string) {
   const started = await findStartedSteps(db, jobId);
   const steps = started?.steps ?? [];
   const sheet = started?.sheet;
-  const { rows } = await db.query<{ state: KeptState | null }>('SELECT log_state AS state FROM jobs WHERE id = $1', [jobId]);
+  const { rows } = await db.query<{ state: KeptState | null }>('SELECT log_state AS state FROM jobs WHERE id = $1', [
+    jobId,
+  ]);
   const before = rows[0]?.state ?? null;
   const kept = before?.version === STATE_VERSION && before.sheet === (sheet ?? null) ? before : null;
   const events = await listEvents(db, jobId, kept?.seq ?? 0);
@@ -54,7 +56,13 @@ export async function storeProgress(db: Queryable, jobId: string): Promise<void>
   const { started, progress, took, state: logState } = await findProgress(db, jobId);
   const state = stateOf(progress, started !== null);
   const next = state === 'in-shop' ? progress.next : null;
-  const noted: Progress = { state, next: next?.say ?? null, nextStep: next?.id ?? null, finishedAt: progress.finishedAt, windows: [...progress.running] };
+  const noted: Progress = {
+    state,
+    next: next?.say ?? null,
+    nextStep: next?.id ?? null,
+    finishedAt: progress.finishedAt,
+    windows: [...progress.running],
+  };
   await db.query('UPDATE jobs SET progress = $2, took = $3, log_state = $4 WHERE id = $1', [
     jobId,
     JSON.stringify(noted),
@@ -112,12 +120,18 @@ type JobsShown = keyof typeof SHOWN;
  * @param after where the page before ended, as it was told; null: from the beginning
  * @param shown all, those in the shop alone, or those that were put away
  */
-export async function listJobs(db: Queryable, wish: { after: JobPlace | null; most: number; shown: JobsShown }): Promise<JobPage> {
+export async function listJobs(
+  db: Queryable,
+  wish: { after: JobPlace | null; most: number; shown: JobsShown },
+): Promise<JobPage> {
   const [missing, page] = await Promise.all([noteMissing(db), pageOf(db, wish)]);
   return missing === 0 ? page : pageOf(db, wish);
 }
 
-async function pageOf(db: Queryable, { after, most, shown }: { after: JobPlace | null; most: number; shown: JobsShown }): Promise<JobPage> {
+async function pageOf(
+  db: Queryable,
+  { after, most, shown }: { after: JobPlace | null; most: number; shown: JobsShown },
+): Promise<JobPage> {
   const { rows } = await db.query<ListRow>(
     `SELECT id, title, kind, revision, updated_at, progress, archived_at, deleted_at, rank || ' ' || updated_at::text || ' ' || id AS place,
             CASE WHEN deleted_at IS NULL THEN 0 ELSE (SELECT count(*)::int FROM run_log WHERE job_id = jobs.id AND recorded_at > deleted_at) END AS late

@@ -42,12 +42,18 @@ export interface KeptJob {
 
 /** One job for the workshop; null where there is none with this id. */
 export async function findKept(db: Queryable, id: string): Promise<KeptJob | null> {
-  const { rows } = await db.query<KeptJob>('SELECT id, title, revision, design::text AS design FROM jobs WHERE id = $1', [id]);
+  const { rows } = await db.query<KeptJob>(
+    'SELECT id, title, revision, design::text AS design FROM jobs WHERE id = $1',
+    [id],
+  );
   return rows[0] ?? null;
 }
 
 /** Revision and author of a job; null where there is none with this id. */
-export async function findHead(db: Queryable, id: string): Promise<(Pick<Job, 'revision' | 'author'> & { readonly deleted: boolean }) | null> {
+export async function findHead(
+  db: Queryable,
+  id: string,
+): Promise<(Pick<Job, 'revision' | 'author'> & { readonly deleted: boolean }) | null> {
   const { rows } = await db.query<Pick<Job, 'revision' | 'author'> & { deleted: boolean }>(
     'SELECT revision, author, deleted_at IS NOT NULL AS deleted FROM jobs WHERE id = $1',
     [id],
@@ -84,11 +90,22 @@ export async function findJobText(db: Queryable, id: string): Promise<string | n
 type TextRow = Omit<JobRow, 'design'> & { design: string };
 const TEXT_COLUMNS = 'id, revision, design::text AS design, updated_at, save, author, archived_at, deleted_at';
 
-const jobText = ({ design, updated_at: updatedAt, archived_at: archivedAt, deleted_at: deletedAt, ...rest }: TextRow): string =>
+const jobText = ({
+  design,
+  updated_at: updatedAt,
+  archived_at: archivedAt,
+  deleted_at: deletedAt,
+  ...rest
+}: TextRow): string =>
   `${JSON.stringify({ ...rest, updatedAt, archivedAt, deletedAt }).slice(0, -1)},"design":${design}}`;
 
 /** Keeps a new job at revision 1. Call inside a transaction. */
-export async function insertJob(db: Queryable, design: Design, author: string | null = null, demo = false): Promise<Job> {
+export async function insertJob(
+  db: Queryable,
+  design: Design,
+  author: string | null = null,
+  demo = false,
+): Promise<Job> {
   const { rows } = await db.query<JobRow>(
     `INSERT INTO jobs (title, kind, revision, design, author, demo) VALUES ($1, $2, 1, $3, $4, $5) RETURNING ${COLUMNS}`,
     [design.title, design.kind, design, author, demo],
@@ -120,7 +137,9 @@ export async function saveJob(
 /** Titles of jobs whose newest design uses a finish. */
 export async function jobsUsingFinish(db: Queryable, finish: string): Promise<string[]> {
   const { rows } = await db.query<{ title: string; design: Design }>('SELECT title, design FROM jobs ORDER BY title');
-  return rows.filter(({ design }) => finishReferences(design).some((named) => named.finish === finish)).map(({ title }) => title);
+  return rows
+    .filter(({ design }) => finishReferences(design).some((named) => named.finish === finish))
+    .map(({ title }) => title);
 }
 
 /** The revision a save made when it came the first time. */
@@ -134,5 +153,8 @@ async function findSave(db: Queryable, id: string, save: string): Promise<string
 
 /** Keeps the job as it is now for good. */
 async function keepRevision(db: Queryable, id: string): Promise<void> {
-  await db.query('INSERT INTO job_revisions (job_id, revision, design, save, author) SELECT id, revision, design, save, author FROM jobs WHERE id = $1', [id]);
+  await db.query(
+    'INSERT INTO job_revisions (job_id, revision, design, save, author) SELECT id, revision, design, save, author FROM jobs WHERE id = $1',
+    [id],
+  );
 }

@@ -23,8 +23,14 @@ export async function listLearned(db: Queryable): Promise<LearnedFinish[]> {
 }
 
 /** Everything that was seen of a finish since it was last set back, with the job it was seen on; the newest last. */
-export async function listObservations(db: Queryable, finish: string): Promise<(FinishObservation & { readonly job: string; readonly title: string })[]> {
-  const { rows: since } = await db.query<{ since: Date | null }>("SELECT nullif(since, '-infinity') AS since FROM finish_learning WHERE finish = $1", [finish]);
+export async function listObservations(
+  db: Queryable,
+  finish: string,
+): Promise<(FinishObservation & { readonly job: string; readonly title: string })[]> {
+  const { rows: since } = await db.query<{ since: Date | null }>(
+    "SELECT nullif(since, '-infinity') AS since FROM finish_learning WHERE finish = $1",
+    [finish],
+  );
   const from = since[0]?.since?.getTime() ?? -Infinity;
   const { rows: jobs } = await db.query<{ id: string; title: string }>(
     `SELECT id, title FROM jobs WHERE deleted_at IS NULL AND EXISTS (SELECT 1 FROM run_log WHERE job_id = jobs.id AND saw->>'kind' IN ('feel', 'pull')) ORDER BY updated_at DESC LIMIT $1`,
@@ -45,7 +51,11 @@ export async function listObservations(db: Queryable, finish: string): Promise<(
         { ...sheet, learned: sheet.learned ?? [] },
         events.filter((event) => event.sheet === sheet.sheet),
       );
-      seen.push(...own.filter((one) => one.finish === finish && Date.parse(one.at) >= from).map((one) => ({ ...one, job: id, title })));
+      seen.push(
+        ...own
+          .filter((one) => one.finish === finish && Date.parse(one.at) >= from)
+          .map((one) => ({ ...one, job: id, title })),
+      );
     }
   }
   return seen.sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
@@ -53,12 +63,14 @@ export async function listObservations(db: Queryable, finish: string): Promise<(
 
 /** Works out anew what is known of a finish, and keeps it. */
 export async function updateLearning(db: Queryable, finish: string): Promise<void> {
-  const { factor, low, high, count } = learnedFactorFrom((await listObservations(db, finish)).map(({ observation }) => observation));
+  const { factor, low, high, count } = learnedFactorFrom(
+    (await listObservations(db, finish)).map(({ observation }) => observation),
+  );
   const learned = count === 0 ? null : { factor, low, high, count };
-  await db.query('INSERT INTO finish_learning (finish, learned) VALUES ($1, $2) ON CONFLICT (finish) DO UPDATE SET learned = excluded.learned', [
-    finish,
-    learned && JSON.stringify(learned),
-  ]);
+  await db.query(
+    'INSERT INTO finish_learning (finish, learned) VALUES ($1, $2) ON CONFLICT (finish) DO UPDATE SET learned = excluded.learned',
+    [finish, learned && JSON.stringify(learned)],
+  );
 }
 
 /** Works out anew what is known of every finish something was ever seen of: jobs have gone, or come back. */
@@ -80,15 +92,18 @@ export async function listSpeeds(db: Queryable): Promise<PersonSpeed[]> {
 
 /** From now on how long steps took before counts no more. */
 export async function resetSpeeds(db: Queryable, since: Date): Promise<void> {
-  await db.query('INSERT INTO work_learning (since) VALUES ($1) ON CONFLICT (id) DO UPDATE SET since = excluded.since', [since]);
+  await db.query(
+    'INSERT INTO work_learning (since) VALUES ($1) ON CONFLICT (id) DO UPDATE SET since = excluded.since',
+    [since],
+  );
 }
 
 /** From now on what was seen before counts no more. */
 export async function resetLearning(db: Queryable, finish: string, since: Date): Promise<void> {
-  await db.query('INSERT INTO finish_learning (finish, since) VALUES ($1, $2) ON CONFLICT (finish) DO UPDATE SET since = excluded.since, learned = NULL', [
-    finish,
-    since,
-  ]);
+  await db.query(
+    'INSERT INTO finish_learning (finish, since) VALUES ($1, $2) ON CONFLICT (finish) DO UPDATE SET since = excluded.since, learned = NULL',
+    [finish, since],
+  );
 }
 
 /** Finishes of the stages these steps belong to, on the newest sheet of a job. */

@@ -29,7 +29,21 @@ interface EventRow {
 
 const COLUMNS = 'seq::int, id, version, at, kind, step, note, sheet::int, person, device, device_at, saw, sent_by';
 
-const toEvent = ({ seq, id, version, at, kind, step, note, sheet, person, device, device_at: deviceAt, saw, sent_by: sentBy }: EventRow): KeptEvent => ({
+const toEvent = ({
+  seq,
+  id,
+  version,
+  at,
+  kind,
+  step,
+  note,
+  sheet,
+  person,
+  device,
+  device_at: deviceAt,
+  saw,
+  sent_by: sentBy,
+}: EventRow): KeptEvent => ({
   seq,
   id,
   version,
@@ -47,7 +61,10 @@ const toEvent = ({ seq, id, version, at, kind, step, note, sheet, person, device
 
 /** The log of one job, as it was written down; after a number what came later. */
 export async function listEvents(db: Queryable, jobId: string, after = 0): Promise<KeptEvent[]> {
-  const { rows } = await db.query<EventRow>(`SELECT ${COLUMNS} FROM run_log WHERE job_id = $1 AND seq > $2 ORDER BY run_log.seq`, [jobId, after]);
+  const { rows } = await db.query<EventRow>(
+    `SELECT ${COLUMNS} FROM run_log WHERE job_id = $1 AND seq > $2 ORDER BY run_log.seq`,
+    [jobId, after],
+  );
   return rows.map(toEvent);
 }
 
@@ -66,30 +83,55 @@ export type Appended = { readonly seq: number; readonly fresh: boolean } | 'othe
 /** Writes an event down. Sending the same one twice keeps it once, so that a phone may repeat what it is unsure of. */
 export async function appendEvent(db: Queryable, jobId: string, event: LogEvent): Promise<Appended> {
   const { id, version, at, kind, step, note, sheet, person, device, deviceAt, saw, sentBy } = event;
-  const known = await db.query<EventRow & { job_id: string }>(`SELECT job_id, ${COLUMNS} FROM run_log WHERE id = $1`, [id]);
-  if (known.rows[0]) return sameAs(known.rows[0], jobId, event);
-  const { rows: room } = await db.query<{ full: boolean }>('SELECT log_count >= $2 OR log_letters + length($4::text) > $3 AS full FROM jobs WHERE id = $1', [
-    jobId,
-    MAX_EVENTS,
-    MAX_NOTE_CHARACTERS,
-    note,
+  const known = await db.query<EventRow & { job_id: string }>(`SELECT job_id, ${COLUMNS} FROM run_log WHERE id = $1`, [
+    id,
   ]);
+  if (known.rows[0]) return sameAs(known.rows[0], jobId, event);
+  const { rows: room } = await db.query<{ full: boolean }>(
+    'SELECT log_count >= $2 OR log_letters + length($4::text) > $3 AS full FROM jobs WHERE id = $1',
+    [jobId, MAX_EVENTS, MAX_NOTE_CHARACTERS, note],
+  );
   if (room[0]!.full) return 'full';
   const { rows } = await db.query<{ seq: number }>(
     `INSERT INTO run_log (id, job_id, version, at, kind, step, note, sheet, person, device, device_at, saw, sent_by)
      VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13) ON CONFLICT (id) DO NOTHING RETURNING seq::int`,
-    [id, jobId, version, at, kind, step, note, sheet ?? null, person ?? null, device ?? null, deviceAt ?? null, saw ?? null, sentBy ?? null],
+    [
+      id,
+      jobId,
+      version,
+      at,
+      kind,
+      step,
+      note,
+      sheet ?? null,
+      person ?? null,
+      device ?? null,
+      deviceAt ?? null,
+      saw ?? null,
+      sentBy ?? null,
+    ],
   );
   // The same entry may have come at this very moment by another way: then it is looked at once more.
   return rows[0] ? { seq: rows[0].seq, fresh: true } : appendEvent(db, jobId, event);
 }
 
 const sameAs = (row: EventRow & { job_id: string }, jobId: string, event: LogEvent): Appended =>
-  row.job_id !== jobId ? 'other-job' : contentOf(toEvent(row)) === contentOf(event) ? { seq: row.seq, fresh: false } : 'other-content';
+  row.job_id !== jobId
+    ? 'other-job'
+    : contentOf(toEvent(row)) === contentOf(event)
+      ? { seq: row.seq, fresh: false }
+      : 'other-content';
 
 /** What an entry says; on which sheet and by whom it was told is noted beside it. */
 const contentOf = ({ version, at, kind, step, note, saw }: LogEvent): string =>
-  JSON.stringify([version, at, kind, step, note, Object.entries(saw ?? {}).sort(([one], [other]) => (one < other ? -1 : 1))]);
+  JSON.stringify([
+    version,
+    at,
+    kind,
+    step,
+    note,
+    Object.entries(saw ?? {}).sort(([one], [other]) => (one < other ? -1 : 1)),
+  ]);
 
 /** Whether one entry is in the log of a job. */
 export async function isLogged(db: Queryable, jobId: string, id: string): Promise<boolean> {
@@ -98,13 +140,19 @@ export async function isLogged(db: Queryable, jobId: string, id: string): Promis
 
 /** Whether an entry of a log is kept here already. */
 export async function isAnyLogged(db: Queryable, log: readonly LogEvent[]): Promise<boolean> {
-  const { rowCount } = await db.query('SELECT 1 FROM run_log WHERE id = ANY($1::uuid[]) LIMIT 1', [log.map(({ id }) => id)]);
+  const { rowCount } = await db.query('SELECT 1 FROM run_log WHERE id = ANY($1::uuid[]) LIMIT 1', [
+    log.map(({ id }) => id),
+  ]);
   return rowCount === 1;
 }
 
 /** Writes the log of a file down, in its order; none of its entries is kept here yet. */
 export async function appendLog(db: Queryable, jobId: string, log: readonly LogEvent[]): Promise<void> {
-  const rows = log.map(({ deviceAt, sentBy, ...event }) => ({ ...event, device_at: deviceAt ?? null, sent_by: sentBy ?? null }));
+  const rows = log.map(({ deviceAt, sentBy, ...event }) => ({
+    ...event,
+    device_at: deviceAt ?? null,
+    sent_by: sentBy ?? null,
+  }));
   await db.query(
     `INSERT INTO run_log (id, job_id, version, at, kind, step, note, sheet, person, device, device_at, saw, sent_by)
      SELECT id, $1, version, at, kind, step, note, sheet, person, device, device_at, saw, sent_by
@@ -126,25 +174,28 @@ export interface StartedPlan {
  * @returns the number of its sheet
  */
 export async function insertStartedPlan(db: Queryable, jobId: string, revision: number, plan: string): Promise<number> {
-  const { rows } = await db.query<{ sheet: number }>('INSERT INTO started_plans (job_id, revision, plan) VALUES ($1, $2, $3) RETURNING id::int AS sheet', [
-    jobId,
-    revision,
-    plan,
-  ]);
+  const { rows } = await db.query<{ sheet: number }>(
+    'INSERT INTO started_plans (job_id, revision, plan) VALUES ($1, $2, $3) RETURNING id::int AS sheet',
+    [jobId, revision, plan],
+  );
   return rows[0]!.sheet;
 }
 
 /** Number of the sheet a job was last started with; null where it was not. */
 export async function newestSheet(db: Queryable, jobId: string): Promise<number | null> {
-  const { rows } = await db.query<{ sheet: number | null }>('SELECT max(id)::int AS sheet FROM started_plans WHERE job_id = $1', [jobId]);
+  const { rows } = await db.query<{ sheet: number | null }>(
+    'SELECT max(id)::int AS sheet FROM started_plans WHERE job_id = $1',
+    [jobId],
+  );
   return rows[0]?.sheet ?? null;
 }
 
 /** The plan a job was last started with; null where it was not. */
 export async function findStartedPlan(db: Queryable, jobId: string): Promise<StartedPlan | null> {
-  const { rows } = await db.query<StartedPlan>('SELECT id::int AS sheet, revision, plan FROM started_plans WHERE job_id = $1 ORDER BY id DESC LIMIT 1', [
-    jobId,
-  ]);
+  const { rows } = await db.query<StartedPlan>(
+    'SELECT id::int AS sheet, revision, plan FROM started_plans WHERE job_id = $1 ORDER BY id DESC LIMIT 1',
+    [jobId],
+  );
   return rows[0] ?? null;
 }
 
@@ -184,7 +235,10 @@ export async function listStartedPlans(db: Queryable, jobId: string, mostLetters
 }
 
 /** Steps of the plan a job was last started with, the rest of it left where it is, and the number of its sheet; null where it was not. */
-export async function findStartedSteps(db: Queryable, jobId: string): Promise<{ readonly sheet: number; readonly steps: readonly Step[] } | null> {
+export async function findStartedSteps(
+  db: Queryable,
+  jobId: string,
+): Promise<{ readonly sheet: number; readonly steps: readonly Step[] } | null> {
   const { rows } = await db.query<{ sheet: number; plan: FrozenPlan }>(
     `SELECT id::int AS sheet, json_build_object('format', plan->'format', 'version', plan->'version', 'steps', plan->'steps') AS plan
        FROM started_plans WHERE job_id = $1 ORDER BY id DESC LIMIT 1`,

@@ -49,9 +49,18 @@ export async function findSession(db: Queryable, hash: string): Promise<KnownSes
 }
 
 /** Begins a session. */
-export async function insertSession(db: Queryable, of: { person: string; phone: string | null; device: string; hash: string; byPin?: boolean }): Promise<void> {
+export async function insertSession(
+  db: Queryable,
+  of: { person: string; phone: string | null; device: string; hash: string; byPin?: boolean },
+): Promise<void> {
   const { person, phone, device, hash, byPin = false } = of;
-  await db.query('INSERT INTO sessions (person_id, phone_id, device, hash, by_pin) VALUES ($1, $2, $3, $4, $5)', [person, phone, device, hash, byPin]);
+  await db.query('INSERT INTO sessions (person_id, phone_id, device, hash, by_pin) VALUES ($1, $2, $3, $4, $5)', [
+    person,
+    phone,
+    device,
+    hash,
+    byPin,
+  ]);
 }
 
 /**
@@ -59,38 +68,52 @@ export async function insertSession(db: Queryable, of: { person: string; phone: 
  * @returns false where another request has just done so
  */
 export async function changeToken(db: Queryable, id: string, from: string, to: string): Promise<boolean> {
-  const { rowCount } = await db.query('UPDATE sessions SET hash = $3, last_hash = $2, changed_at = now(), seen_at = now() WHERE id = $1 AND hash = $2', [
-    id,
-    from,
-    to,
-  ]);
+  const { rowCount } = await db.query(
+    'UPDATE sessions SET hash = $3, last_hash = $2, changed_at = now(), seen_at = now() WHERE id = $1 AND hash = $2',
+    [id, from, to],
+  );
   return rowCount === 1;
 }
 
 /** Ends a session; of one person alone, or of anybody where none is named. */
 export async function endSession(db: Queryable, id: string, person: string | null): Promise<boolean> {
-  const { rowCount } = await db.query('UPDATE sessions SET ended_at = now() WHERE id = $1 AND ended_at IS NULL AND ($2::uuid IS NULL OR person_id = $2)', [
-    id,
-    person,
-  ]);
+  const { rowCount } = await db.query(
+    'UPDATE sessions SET ended_at = now() WHERE id = $1 AND ended_at IS NULL AND ($2::uuid IS NULL OR person_id = $2)',
+    [id, person],
+  );
   return rowCount === 1;
 }
 
 /** Ends every session of a person but one. */
 export async function endSessionsOf(db: Queryable, person: string, but: string | null = null): Promise<void> {
-  await db.query('UPDATE sessions SET ended_at = now() WHERE person_id = $1 AND ended_at IS NULL AND id IS DISTINCT FROM $2::uuid', [person, but]);
+  await db.query(
+    'UPDATE sessions SET ended_at = now() WHERE person_id = $1 AND ended_at IS NULL AND id IS DISTINCT FROM $2::uuid',
+    [person, but],
+  );
 }
 
 /** Sessions that hold; of one person alone, or all. */
 export async function listSessions(db: Queryable, person: string | null, own: string): Promise<Session[]> {
-  const { rows } = await db.query<{ id: string; person: string; device: string; phone: string | null; begun_at: Date; seen_at: Date }>(
+  const { rows } = await db.query<{
+    id: string;
+    person: string;
+    device: string;
+    phone: string | null;
+    begun_at: Date;
+    seen_at: Date;
+  }>(
     `SELECT s.id, p.name AS person, s.device, f.name AS phone, s.begun_at, s.seen_at
        FROM sessions s JOIN people p ON p.id = s.person_id LEFT JOIN phones f ON f.id = s.phone_id
       WHERE s.ended_at IS NULL AND p.left_at IS NULL AND s.seen_at > now() - make_interval(days => $2) AND ($1::uuid IS NULL OR s.person_id = $1)
       ORDER BY s.seen_at DESC LIMIT 200`,
     [person, IDLE_DAYS],
   );
-  return rows.map(({ begun_at, seen_at, ...row }) => ({ ...row, begunAt: begun_at.toISOString(), seenAt: seen_at.toISOString(), own: row.id === own }));
+  return rows.map(({ begun_at, seen_at, ...row }) => ({
+    ...row,
+    begunAt: begun_at.toISOString(),
+    seenAt: seen_at.toISOString(),
+    own: row.id === own,
+  }));
 }
 
 export interface PersonRow extends ShopPerson {
@@ -107,7 +130,9 @@ const PERSON = 'id, name, role, passphrase, pin, wrong_pins AS "wrongPins", pin_
 
 /** Everybody who works here. */
 export async function listPeople(db: Queryable): Promise<PersonRow[]> {
-  return (await db.query<PersonRow>(`SELECT ${PERSON} FROM people WHERE left_at IS NULL ORDER BY lower(name) LIMIT 500`)).rows;
+  return (
+    await db.query<PersonRow>(`SELECT ${PERSON} FROM people WHERE left_at IS NULL ORDER BY lower(name) LIMIT 500`)
+  ).rows;
 }
 
 /** Whether anyone works here. */
@@ -117,25 +142,42 @@ export async function isAnyoneHere(db: Queryable): Promise<boolean> {
 
 /** Whether an owner can sign in: else one comes in with a set-up code. */
 export async function canSignIn(db: Queryable): Promise<boolean> {
-  return (await db.query("SELECT 1 FROM people WHERE left_at IS NULL AND role = 'owner' AND passphrase IS NOT NULL LIMIT 1")).rowCount === 1;
+  return (
+    (await db.query("SELECT 1 FROM people WHERE left_at IS NULL AND role = 'owner' AND passphrase IS NOT NULL LIMIT 1"))
+      .rowCount === 1
+  );
 }
 
 export async function personNamed(db: Queryable, name: string): Promise<PersonRow | null> {
-  return (await db.query<PersonRow>(`SELECT ${PERSON} FROM people WHERE lower(name) = lower($1) AND left_at IS NULL`, [name])).rows[0] ?? null;
+  return (
+    (
+      await db.query<PersonRow>(`SELECT ${PERSON} FROM people WHERE lower(name) = lower($1) AND left_at IS NULL`, [
+        name,
+      ])
+    ).rows[0] ?? null
+  );
 }
 
 /** Names of people by their ids, of those who have left too: what they made is theirs. */
 export async function namesOf(db: Queryable, ids: readonly string[]): Promise<Map<string, string>> {
-  const { rows } = await db.query<{ id: string; name: string }>('SELECT id, name FROM people WHERE id = ANY($1::uuid[])', [ids]);
+  const { rows } = await db.query<{ id: string; name: string }>(
+    'SELECT id, name FROM people WHERE id = ANY($1::uuid[])',
+    [ids],
+  );
   return new Map(rows.map(({ id, name }) => [id, name]));
 }
 
 export async function personById(db: Queryable, id: string): Promise<PersonRow | null> {
-  return (await db.query<PersonRow>(`SELECT ${PERSON} FROM people WHERE id = $1 AND left_at IS NULL`, [id])).rows[0] ?? null;
+  return (
+    (await db.query<PersonRow>(`SELECT ${PERSON} FROM people WHERE id = $1 AND left_at IS NULL`, [id])).rows[0] ?? null
+  );
 }
 
 /** Takes a person in; null where somebody is called so already. */
-export async function insertPerson(db: Queryable, { name, role, passphrase }: { name: string; role: Role; passphrase: string }): Promise<ShopPerson | null> {
+export async function insertPerson(
+  db: Queryable,
+  { name, role, passphrase }: { name: string; role: Role; passphrase: string },
+): Promise<ShopPerson | null> {
   const { rows } = await db.query<ShopPerson>(
     'INSERT INTO people (name, role, passphrase) VALUES ($1, $2, $3) ON CONFLICT (lower(name)) WHERE left_at IS NULL DO NOTHING RETURNING id, name, role',
     [name, role, passphrase],
@@ -144,7 +186,11 @@ export async function insertPerson(db: Queryable, { name, role, passphrase }: { 
 }
 
 /** Changes what is given of a person. A PIN that is set begins without wrong ones; null takes it away. */
-export async function updatePerson(db: Queryable, id: string, to: Partial<Pick<PersonRow, 'role' | 'passphrase' | 'pin'>>): Promise<boolean> {
+export async function updatePerson(
+  db: Queryable,
+  id: string,
+  to: Partial<Pick<PersonRow, 'role' | 'passphrase' | 'pin'>>,
+): Promise<boolean> {
   const { rowCount } = await db.query(
     `UPDATE people SET role = coalesce($2, role), passphrase = coalesce($3, passphrase),
             pin = CASE WHEN $4 THEN $5 ELSE pin END,
@@ -158,13 +204,20 @@ export async function updatePerson(db: Queryable, id: string, to: Partial<Pick<P
 
 /** A person leaves: they come in no more, and stay as the author of what they did. */
 export async function leavePerson(db: Queryable, id: string): Promise<boolean> {
-  const { rowCount } = await db.query('UPDATE people SET left_at = now(), pin = NULL WHERE id = $1 AND left_at IS NULL', [id]);
+  const { rowCount } = await db.query(
+    'UPDATE people SET left_at = now(), pin = NULL WHERE id = $1 AND left_at IS NULL',
+    [id],
+  );
   return rowCount === 1;
 }
 
 /** Owners there are; one at least stays. */
 export async function countOwners(db: Queryable): Promise<number> {
-  return (await db.query<{ count: number }>("SELECT count(*)::int AS count FROM people WHERE role = 'owner' AND left_at IS NULL")).rows[0]!.count;
+  return (
+    await db.query<{ count: number }>(
+      "SELECT count(*)::int AS count FROM people WHERE role = 'owner' AND left_at IS NULL",
+    )
+  ).rows[0]!.count;
 }
 
 /** Notes the code the first owner comes in with; those of earlier starts hold no more. */
@@ -188,19 +241,24 @@ export interface Phone {
 
 /** A phone of the shop by its token; null where it is none. */
 export async function findPhone(db: Queryable, hash: string): Promise<Phone | null> {
-  const { rows } = await db.query<Phone>('SELECT id, name, wrong_pins AS "wrongPins" FROM phones WHERE hash = $1 AND ended_at IS NULL', [hash]);
+  const { rows } = await db.query<Phone>(
+    'SELECT id, name, wrong_pins AS "wrongPins" FROM phones WHERE hash = $1 AND ended_at IS NULL',
+    [hash],
+  );
   return rows[0] ?? null;
 }
 
 export async function insertPhone(db: Queryable, name: string, hash: string): Promise<string> {
-  return (await db.query<{ id: string }>('INSERT INTO phones (name, hash) VALUES ($1, $2) RETURNING id', [name, hash])).rows[0]!.id;
+  return (await db.query<{ id: string }>('INSERT INTO phones (name, hash) VALUES ($1, $2) RETURNING id', [name, hash]))
+    .rows[0]!.id;
 }
 
 /** Maximum number of wrong PINs in a row, on one phone and for one person. */
 const MAX_WRONG_PINS = 5;
 
 /** Whether so many PINs of a person were wrong that a passphrase is asked for. */
-export const isPinLocked = ({ pin, wrongPins }: Pick<PersonRow, 'pin' | 'wrongPins'>): boolean => pin !== null && wrongPins >= MAX_WRONG_PINS;
+export const isPinLocked = ({ pin, wrongPins }: Pick<PersonRow, 'pin' | 'wrongPins'>): boolean =>
+  pin !== null && wrongPins >= MAX_WRONG_PINS;
 
 /**
  * Counts a try of a PIN as wrong, on the phone and for the person, before it is looked at: tries at the same moment all count.
@@ -208,14 +266,14 @@ export const isPinLocked = ({ pin, wrongPins }: Pick<PersonRow, 'pin' | 'wrongPi
  * @returns false where no more may be tried
  */
 export async function countPinTry(db: Queryable, phone: string, person: string): Promise<boolean> {
-  const { rowCount: onPhone } = await db.query('UPDATE phones SET wrong_pins = wrong_pins + 1 WHERE id = $1 AND ended_at IS NULL AND wrong_pins < $2', [
-    phone,
-    MAX_WRONG_PINS,
-  ]);
-  const { rowCount: ofPerson } = await db.query('UPDATE people SET wrong_pins = wrong_pins + 1 WHERE id = $1 AND left_at IS NULL AND wrong_pins < $2', [
-    person,
-    MAX_WRONG_PINS,
-  ]);
+  const { rowCount: onPhone } = await db.query(
+    'UPDATE phones SET wrong_pins = wrong_pins + 1 WHERE id = $1 AND ended_at IS NULL AND wrong_pins < $2',
+    [phone, MAX_WRONG_PINS],
+  );
+  const { rowCount: ofPerson } = await db.query(
+    'UPDATE people SET wrong_pins = wrong_pins + 1 WHERE id = $1 AND left_at IS NULL AND wrong_pins < $2',
+    [person, MAX_WRONG_PINS],
+  );
   return onPhone === 1 && ofPerson === 1;
 }
 
@@ -226,7 +284,9 @@ export async function clearPinTries(db: Queryable, phone: string | null, person:
 }
 
 /** Phones of the shop, the newest first. */
-export async function listPhones(db: Queryable): Promise<{ readonly id: string; readonly name: string; readonly pairedAt: Date }[]> {
+export async function listPhones(
+  db: Queryable,
+): Promise<{ readonly id: string; readonly name: string; readonly pairedAt: Date }[]> {
   return (
     await db.query<{ id: string; name: string; pairedAt: Date }>(
       'SELECT id, name, paired_at AS "pairedAt" FROM phones WHERE ended_at IS NULL ORDER BY paired_at DESC LIMIT 200',
@@ -243,10 +303,10 @@ export async function endPhone(db: Queryable, id: string): Promise<boolean> {
 
 /** Keeps the secret address of somebody's calendar, in place of the one before. */
 export async function saveCalendarLink(db: Queryable, person: string, hash: string): Promise<void> {
-  await db.query('INSERT INTO calendar_links (person_id, hash) VALUES ($1, $2) ON CONFLICT (person_id) DO UPDATE SET hash = excluded.hash, made_at = now()', [
-    person,
-    hash,
-  ]);
+  await db.query(
+    'INSERT INTO calendar_links (person_id, hash) VALUES ($1, $2) ON CONFLICT (person_id) DO UPDATE SET hash = excluded.hash, made_at = now()',
+    [person, hash],
+  );
 }
 
 /** Calls the secret address of somebody's calendar back. */
@@ -256,12 +316,18 @@ export async function endCalendarLink(db: Queryable, person: string): Promise<bo
 
 /** When the secret address of somebody's calendar was made; null where there is none. */
 export async function calendarLinkOf(db: Queryable, person: string): Promise<Date | null> {
-  return (await db.query<{ at: Date }>('SELECT made_at AS at FROM calendar_links WHERE person_id = $1', [person])).rows[0]?.at ?? null;
+  return (
+    (await db.query<{ at: Date }>('SELECT made_at AS at FROM calendar_links WHERE person_id = $1', [person])).rows[0]
+      ?.at ?? null
+  );
 }
 
 /** Whether a calendar is to be seen at a secret address: its person still works here. */
 export async function isCalendarLink(db: Queryable, hash: string): Promise<boolean> {
-  const { rowCount } = await db.query('SELECT 1 FROM calendar_links c JOIN people p ON p.id = c.person_id WHERE c.hash = $1 AND p.left_at IS NULL', [hash]);
+  const { rowCount } = await db.query(
+    'SELECT 1 FROM calendar_links c JOIN people p ON p.id = c.person_id WHERE c.hash = $1 AND p.left_at IS NULL',
+    [hash],
+  );
   return rowCount === 1;
 }
 
@@ -272,7 +338,13 @@ export interface LinkRow {
 }
 
 export async function insertLink(db: Queryable, jobId: string, hash: string, by: string | null): Promise<string> {
-  return (await db.query<{ id: string }>('INSERT INTO links (job_id, hash, made_by) VALUES ($1, $2, $3) RETURNING id', [jobId, hash, by])).rows[0]!.id;
+  return (
+    await db.query<{ id: string }>('INSERT INTO links (job_id, hash, made_by) VALUES ($1, $2, $3) RETURNING id', [
+      jobId,
+      hash,
+      by,
+    ])
+  ).rows[0]!.id;
 }
 
 /** Links to a job that hold. */
@@ -291,5 +363,8 @@ export async function endLink(db: Queryable, id: string): Promise<boolean> {
 
 /** The job a link leads to; null where it holds no more. */
 export async function jobOfLink(db: Queryable, hash: string): Promise<string | null> {
-  return (await db.query<{ job: string }>('SELECT job_id AS job FROM links WHERE hash = $1 AND ended_at IS NULL', [hash])).rows[0]?.job ?? null;
+  return (
+    (await db.query<{ job: string }>('SELECT job_id AS job FROM links WHERE hash = $1 AND ended_at IS NULL', [hash]))
+      .rows[0]?.job ?? null
+  );
 }

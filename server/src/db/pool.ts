@@ -4,14 +4,25 @@ import pg from 'pg';
 export type Queryable = Pick<pg.Pool, 'query'>;
 
 /** How long a query may take in the database, and how long we wait for its answer when the database says nothing at all. */
-const LIMITS = { statement_timeout: 5_000, query_timeout: 6_000, lock_timeout: 4_000, idle_in_transaction_session_timeout: 30_000 } as const;
+const LIMITS = {
+  statement_timeout: 5_000,
+  query_timeout: 6_000,
+  lock_timeout: 4_000,
+  idle_in_transaction_session_timeout: 30_000,
+} as const;
 
 /** How long a request waits for a free connection, or for a database that does not answer the door. */
 const MOST_WAIT_MS = 3_000;
 
 /** Opens the one pool of connections. */
 export function openPool(connectionString: string): pg.Pool {
-  const pool = new pg.Pool({ connectionString, max: 10, connectionTimeoutMillis: MOST_WAIT_MS, application_name: 'lintrel', ...LIMITS });
+  const pool = new pg.Pool({
+    connectionString,
+    max: 10,
+    connectionTimeoutMillis: MOST_WAIT_MS,
+    application_name: 'lintrel',
+    ...LIMITS,
+  });
   // A connection the database closes tells it twice: to the query under way, which answers for it, and as an event, which
   // nobody needs and which would end the server. Idle ones are replaced on next use.
   pool.on('connect', (client) => client.on('error', () => undefined));
@@ -21,7 +32,11 @@ export function openPool(connectionString: string): pg.Pool {
 
 /** A connection of its own without limits of time, for changes to the tables. */
 export const openUnlimitedClient = (pool: pg.Pool): pg.Client => {
-  const client = new pg.Client({ connectionString: pool.options.connectionString, connectionTimeoutMillis: MOST_WAIT_MS, application_name: 'lintrel' });
+  const client = new pg.Client({
+    connectionString: pool.options.connectionString,
+    connectionTimeoutMillis: MOST_WAIT_MS,
+    application_name: 'lintrel',
+  });
   client.on('error', () => undefined);
   return client;
 };
@@ -38,7 +53,15 @@ export function isUnreachable(error: unknown): boolean {
   return UNREACHABLE.has(code) || /trying to connect|timeout expired/.test(message);
 }
 
-const UNREACHABLE = new Set(['ECONNREFUSED', 'ECONNRESET', 'ENOTFOUND', 'ENOENT', 'EPIPE', 'ETIMEDOUT', 'EHOSTUNREACH']);
+const UNREACHABLE = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'ENOTFOUND',
+  'ENOENT',
+  'EPIPE',
+  'ETIMEDOUT',
+  'EHOSTUNREACH',
+]);
 const LOST =
   /timeout exceeded when trying to connect|timeout expired|Connection terminated|connection error and is not queryable|Query read timeout|Client was closed|after calling end on the pool/i;
 

@@ -22,7 +22,10 @@ export async function placeOfJob(db: Queryable, id: string): Promise<JobPlace | 
 
 /** Archives a job, or brings it back. */
 export async function archiveJob(db: Queryable, id: string, archived: boolean): Promise<void> {
-  await db.query('UPDATE jobs SET archived_at = CASE WHEN $2 THEN coalesce(archived_at, now()) END WHERE id = $1', [id, archived]);
+  await db.query('UPDATE jobs SET archived_at = CASE WHEN $2 THEN coalesce(archived_at, now()) END WHERE id = $1', [
+    id,
+    archived,
+  ]);
 }
 
 /** Deletes jobs, so that it can be undone; links of their customers end for good. */
@@ -38,7 +41,9 @@ export async function undeleteJob(db: Queryable, id: string): Promise<void> {
 
 /** Jobs of the demo that are there still. */
 export async function demoJobs(db: Queryable): Promise<string[]> {
-  return (await db.query<{ id: string }>('SELECT id FROM jobs WHERE demo AND deleted_at IS NULL')).rows.map(({ id }) => id);
+  return (await db.query<{ id: string }>('SELECT id FROM jobs WHERE demo AND deleted_at IS NULL')).rows.map(
+    ({ id }) => id,
+  );
 }
 
 /**
@@ -47,9 +52,10 @@ export async function demoJobs(db: Queryable): Promise<string[]> {
  */
 export function purgeDeleted(pool: pg.Pool): Promise<number> {
   return inTransaction(pool, async (db) => {
-    const { rows } = await db.query<{ id: string }>('SELECT id FROM jobs WHERE deleted_at < now() - make_interval(days => $1) LIMIT 200 FOR UPDATE', [
-      DELETED_DAYS,
-    ]);
+    const { rows } = await db.query<{ id: string }>(
+      'SELECT id FROM jobs WHERE deleted_at < now() - make_interval(days => $1) LIMIT 200 FOR UPDATE',
+      [DELETED_DAYS],
+    );
     if (rows.length === 0) return 0;
     const ids = rows.map(({ id }) => id);
     await db.query("SELECT set_config('lintrel.purge', 'on', true)");

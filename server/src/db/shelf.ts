@@ -1,9 +1,19 @@
-import { finishSchema, MAX_SHELF_ENTRIES, supplySchema, tapeSchema, type Finish, type Shelf, type Supply, type Tape } from '@lintrel/core';
+import {
+  finishSchema,
+  MAX_SHELF_ENTRIES,
+  supplySchema,
+  tapeSchema,
+  type Finish,
+  type Shelf,
+  type Supply,
+  type Tape,
+} from '@lintrel/core';
 import { listLearned } from './learning';
 import type { Queryable } from './pool';
 
 // Columns carry the names of the fields, in snake case; the schemas say which fields there are.
-const snake = (name: string): string => name.replace(/[A-Z0-9]+/g, (match, at) => (at > 0 ? `_${match.toLowerCase()}` : match));
+const snake = (name: string): string =>
+  name.replace(/[A-Z0-9]+/g, (match, at) => (at > 0 ? `_${match.toLowerCase()}` : match));
 const camel = (name: string): string => name.replace(/_([a-z0-9])/g, (_, letter: string) => letter.toUpperCase());
 
 const FIELDS = {
@@ -22,20 +32,27 @@ export interface ShelfTables {
 }
 export type ShelfTable = keyof ShelfTables;
 
-export const keyOf = <T extends ShelfTable>(table: T, entry: ShelfTables[T]): string => (entry as unknown as Record<string, string>)[KEY_FIELDS[table]]!;
+export const keyOf = <T extends ShelfTable>(table: T, entry: ShelfTables[T]): string =>
+  (entry as unknown as Record<string, string>)[KEY_FIELDS[table]]!;
 
 const columnsOf = (table: ShelfTable): string[] => FIELDS[table].map(snake);
 
 function fromRow<T extends ShelfTable>(row: Record<string, unknown>): ShelfTables[T] {
   return Object.fromEntries(
-    Object.entries(row).flatMap(([name, value]) => (value === null && LEFT_OUT.has(camel(name)) ? [] : [[camel(name), value]])),
+    Object.entries(row).flatMap(([name, value]) =>
+      value === null && LEFT_OUT.has(camel(name)) ? [] : [[camel(name), value]],
+    ),
   ) as unknown as ShelfTables[T];
 }
 
 /** Fields that are left out, not null, where nobody gave them. */
 const LEFT_OUT = new Set(['gun', 'pricePerL', 'cards', 'rollM', 'rolls', 'rollPrice', 'sizeMm', 'packPrice', 'packs']);
 const JSON_FIELDS = new Set(['recoat', 'mixRatio', 'cards']);
-const toValues = (table: ShelfTable, entry: ShelfTables[ShelfTable], fields: readonly string[] = FIELDS[table]): unknown[] =>
+const toValues = (
+  table: ShelfTable,
+  entry: ShelfTables[ShelfTable],
+  fields: readonly string[] = FIELDS[table],
+): unknown[] =>
   fields.map((field) => {
     const value = (entry as unknown as Record<string, unknown>)[field];
     if (value === undefined) return null;
@@ -50,12 +67,20 @@ async function listTable<T extends ShelfTable>(db: Queryable, table: T): Promise
 /** Everything on the shelf, in the order it was put there. */
 export async function readShelf(db: Queryable): Promise<Shelf> {
   const tapes = await listTable(db, 'tapes');
-  const [finishes, supplies, learned] = [await listTable(db, 'finishes'), await listTable(db, 'supplies'), await listLearned(db)];
+  const [finishes, supplies, learned] = [
+    await listTable(db, 'finishes'),
+    await listTable(db, 'supplies'),
+    await listLearned(db),
+  ];
   return { tapes, finishes, supplies, ...(learned.length > 0 ? { learned } : {}) };
 }
 
 /** Puts an entry on the shelf, if its code is free and there is room. Call while the shelf is held for changing. */
-export async function insertEntry<T extends ShelfTable>(db: Queryable, table: T, entry: ShelfTables[T]): Promise<'added' | 'taken' | 'full'> {
+export async function insertEntry<T extends ShelfTable>(
+  db: Queryable,
+  table: T,
+  entry: ShelfTables[T],
+): Promise<'added' | 'taken' | 'full'> {
   const { rows } = await db.query<{ taken: boolean; full: boolean }>(
     `SELECT EXISTS (SELECT 1 FROM ${table} WHERE ${KEY_FIELDS[table]} = $1) AS taken, (SELECT count(*) >= $2 FROM ${table}) AS full`,
     [keyOf(table, entry), MAX_SHELF_ENTRIES],
@@ -72,7 +97,12 @@ export async function insertEntry<T extends ShelfTable>(db: Queryable, table: T,
 const BOOKED: ReadonlySet<string> = new Set(['rolls', 'packs']);
 
 /** Changes an entry, all but what is booked of it; returns it as it is then, null where there is none with this key. */
-export async function updateEntry<T extends ShelfTable>(db: Queryable, table: T, key: string, entry: ShelfTables[T]): Promise<ShelfTables[T] | null> {
+export async function updateEntry<T extends ShelfTable>(
+  db: Queryable,
+  table: T,
+  key: string,
+  entry: ShelfTables[T],
+): Promise<ShelfTables[T] | null> {
   const fields = FIELDS[table].filter((field) => !BOOKED.has(field));
   const sets = fields.map((field, index) => `${snake(field)} = $${index + 2}`).join(', ');
   const { rows } = await db.query<Record<string, unknown>>(
@@ -89,21 +119,39 @@ export async function deleteEntry(db: Queryable, table: ShelfTable, key: string)
 }
 
 /** One entry as it is; null where there is none with this key. */
-export async function findEntry<T extends ShelfTable>(db: Queryable, table: T, key: string): Promise<ShelfTables[T] | null> {
-  const { rows } = await db.query<Record<string, unknown>>(`SELECT ${columnsOf(table).join(', ')} FROM ${table} WHERE ${KEY_FIELDS[table]} = $1`, [key]);
+export async function findEntry<T extends ShelfTable>(
+  db: Queryable,
+  table: T,
+  key: string,
+): Promise<ShelfTables[T] | null> {
+  const { rows } = await db.query<Record<string, unknown>>(
+    `SELECT ${columnsOf(table).join(', ')} FROM ${table} WHERE ${KEY_FIELDS[table]} = $1`,
+    [key],
+  );
   return rows[0] ? fromRow<T>(rows[0]) : null;
 }
 
 /** Writes down what an entry has become, and by whom; null: it was taken off. */
-export async function insertEntryRevision(db: Queryable, table: ShelfTable, key: string, entry: object | null, author: string | null): Promise<void> {
-  await db.query('INSERT INTO shelf_revisions (shelf, key, entry, author) VALUES ($1, $2, $3, $4)', [table, key, entry && JSON.stringify(entry), author]);
+export async function insertEntryRevision(
+  db: Queryable,
+  table: ShelfTable,
+  key: string,
+  entry: object | null,
+  author: string | null,
+): Promise<void> {
+  await db.query('INSERT INTO shelf_revisions (shelf, key, entry, author) VALUES ($1, $2, $3, $4)', [
+    table,
+    key,
+    entry && JSON.stringify(entry),
+    author,
+  ]);
 }
 
 /** Who has changed an entry last; null where nobody signs in, or nobody has. */
 export async function lastAuthor(db: Queryable, table: ShelfTable, key: string): Promise<string | null> {
-  const { rows } = await db.query<{ author: string | null }>('SELECT author FROM shelf_revisions WHERE shelf = $1 AND key = $2 ORDER BY seq DESC LIMIT 1', [
-    table,
-    key,
-  ]);
+  const { rows } = await db.query<{ author: string | null }>(
+    'SELECT author FROM shelf_revisions WHERE shelf = $1 AND key = $2 ORDER BY seq DESC LIMIT 1',
+    [table, key],
+  );
   return rows[0]?.author ?? null;
 }

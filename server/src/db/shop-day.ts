@@ -3,13 +3,22 @@ import type { Queryable } from './pool';
 
 /** The hours of the shop; what a shop begins with where nobody has set them. */
 export async function findShopDay(db: Queryable): Promise<KeptShopDay> {
-  const { rows } = await db.query<{ revision: number; day: unknown }>('SELECT revision, day FROM shop_days ORDER BY revision DESC LIMIT 1');
+  const { rows } = await db.query<{ revision: number; day: unknown }>(
+    'SELECT revision, day FROM shop_days ORDER BY revision DESC LIMIT 1',
+  );
   const day = rows[0] && readShopDay(rows[0].day);
-  return rows[0] && day ? { revision: rows[0].revision, day } : { revision: 0, day: defaultShopDay(Intl.DateTimeFormat().resolvedOptions().timeZone, 'You') };
+  return rows[0] && day
+    ? { revision: rows[0].revision, day }
+    : { revision: 0, day: defaultShopDay(Intl.DateTimeFormat().resolvedOptions().timeZone, 'You') };
 }
 
 /** Keeps hours over the revision they were changed from; null where others came first. */
-export async function saveShopDay(db: Queryable, revision: number, day: ShopDay, author: string | null): Promise<KeptShopDay | null> {
+export async function saveShopDay(
+  db: Queryable,
+  revision: number,
+  day: ShopDay,
+  author: string | null,
+): Promise<KeptShopDay | null> {
   const { rows } = await db.query<{ revision: number }>(
     `INSERT INTO shop_days (revision, day, author) SELECT $1 + 1, $2, $3 WHERE coalesce((SELECT max(revision) FROM shop_days), 0) = $1
      ON CONFLICT DO NOTHING RETURNING revision`,
@@ -24,12 +33,18 @@ export async function findDayOrder(db: Queryable): Promise<StoredOrder | null> {
 }
 
 export async function saveDayOrder(db: Queryable, kept: StoredOrder): Promise<void> {
-  await db.query('INSERT INTO day_orders (kept) VALUES ($1) ON CONFLICT (id) DO UPDATE SET kept = excluded.kept', [JSON.stringify(kept)]);
+  await db.query('INSERT INTO day_orders (kept) VALUES ($1) ON CONFLICT (id) DO UPDATE SET kept = excluded.kept', [
+    JSON.stringify(kept),
+  ]);
 }
 
 /** What is fixed in the day's plan: by name of the stretch of work. */
-export async function listPins(db: Queryable): Promise<{ readonly work: string; readonly person: string | null; readonly atMs: number | null }[]> {
-  const { rows } = await db.query<{ work: string; person: string | null; at: Date | null }>('SELECT work, person, at FROM day_pins ORDER BY work LIMIT 1000');
+export async function listPins(
+  db: Queryable,
+): Promise<{ readonly work: string; readonly person: string | null; readonly atMs: number | null }[]> {
+  const { rows } = await db.query<{ work: string; person: string | null; at: Date | null }>(
+    'SELECT work, person, at FROM day_pins ORDER BY work LIMIT 1000',
+  );
   return rows.map(({ work, person, at }) => ({ work, person, atMs: at?.getTime() ?? null }));
 }
 
@@ -41,5 +56,11 @@ export async function savePin(
 ): Promise<void> {
   const { work, person, at } = pin;
   await db.query(`DELETE FROM day_pins WHERE work = $1 OR at < now() - interval '30 days'`, [work]);
-  if (person !== null || at !== null) await db.query('INSERT INTO day_pins (work, person, at, author) VALUES ($1, $2, $3, $4)', [work, person, at, author]);
+  if (person !== null || at !== null)
+    await db.query('INSERT INTO day_pins (work, person, at, author) VALUES ($1, $2, $3, $4)', [
+      work,
+      person,
+      at,
+      author,
+    ]);
 }

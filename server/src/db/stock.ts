@@ -1,4 +1,13 @@
-import { rollLengthM, stockUse, type PlanLists, type Shelf, type StockMove, type StockReserved, type StockTable, type StepId } from '@lintrel/core';
+import {
+  rollLengthM,
+  stockUse,
+  type PlanLists,
+  type Shelf,
+  type StockMove,
+  type StockReserved,
+  type StockTable,
+  type StepId,
+} from '@lintrel/core';
 import type { Queryable } from './pool';
 import { readShelf } from './shelf';
 
@@ -27,7 +36,10 @@ export async function bookMove(db: Queryable, move: NewMove): Promise<boolean> {
   if (rowCount === 1) {
     const added = `greatest(0, coalesce(${column}, 0) + $2::float8)`;
     const next = reason === 'received' || reason === 'used' || reason === 'back' ? added : '$2::float8';
-    await db.query(`UPDATE ${stuff} SET ${column} = ${next} WHERE code = $1`, [code, reason === 'uncounted' ? null : packs]);
+    await db.query(`UPDATE ${stuff} SET ${column} = ${next} WHERE code = $1`, [
+      code,
+      reason === 'uncounted' ? null : packs,
+    ]);
   }
   return true;
 }
@@ -59,7 +71,11 @@ async function itemsLaid(db: Queryable, jobId: string, step: StepId): Promise<un
 }
 
 /** Books what a step that is done used up, of what is counted; and back where it was not done after all. */
-export async function bookStep(db: Queryable, jobId: string, event: { id: string; at: string; kind: string; step: StepId | null }): Promise<void> {
+export async function bookStep(
+  db: Queryable,
+  jobId: string,
+  event: { id: string; at: string; kind: string; step: StepId | null },
+): Promise<void> {
   const { id: cause, at, kind, step } = event;
   if (step === null || (kind !== 'done' && kind !== 'undo')) return;
   const common = { cause, jobId, step, note: '', at };
@@ -68,19 +84,25 @@ export async function bookStep(db: Queryable, jobId: string, event: { id: string
     [jobId, step],
   );
   if (kind === 'undo') {
-    for (const { stuff, code, packs } of booked) await bookMove(db, { ...common, stuff, code, packs: -packs, reason: 'back' });
+    for (const { stuff, code, packs } of booked)
+      await bookMove(db, { ...common, stuff, code, packs: -packs, reason: 'back' });
     return;
   }
   // A step that is told done twice used its tape once.
   if (booked.length > 0) return;
   const items = await itemsLaid(db, jobId, step);
   if (items.length === 0) return;
-  for (const { stuff, code, packs } of stockUse(items, await readShelf(db))) await bookMove(db, { ...common, stuff, code, packs: -packs, reason: 'used' });
+  for (const { stuff, code, packs } of stockUse(items, await readShelf(db)))
+    await bookMove(db, { ...common, stuff, code, packs: -packs, reason: 'used' });
 }
 
 /** What started jobs that are not finished will still take, in rolls and packs, by entry. */
 export async function listReserved(db: Queryable, shelf: Shelf): Promise<StockReserved[]> {
-  const { rows } = await db.query<{ title: string; lists: Partial<Pick<PlanLists, 'tape' | 'supplies'>> | null; used: Record<string, number> | null }>(
+  const { rows } = await db.query<{
+    title: string;
+    lists: Partial<Pick<PlanLists, 'tape' | 'supplies'>> | null;
+    used: Record<string, number> | null;
+  }>(
     `SELECT DISTINCT ON (started.job_id) jobs.title, started.plan->'lists' AS lists,
             (SELECT json_object_agg(stuff || ' ' || code, packs) FROM
                (SELECT stuff, code, -sum(packs) AS packs FROM stock_moves WHERE job_id = started.job_id GROUP BY stuff, code) AS used) AS used
@@ -103,7 +125,8 @@ export async function listReserved(db: Queryable, shelf: Shelf): Promise<StockRe
 }
 
 /** A list of a plan that may have come from elsewhere. */
-const listed = <T>(list: readonly T[] | undefined): readonly T[] => (Array.isArray(list) ? list.filter((one) => typeof one === 'object' && one !== null) : []);
+const listed = <T>(list: readonly T[] | undefined): readonly T[] =>
+  Array.isArray(list) ? list.filter((one) => typeof one === 'object' && one !== null) : [];
 
 const rollsOf = ({ tapes }: Shelf, code: string, lengthM: number): number => {
   const tape = tapes.find((one) => one.code === code);

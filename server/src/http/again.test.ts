@@ -1,5 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import { SHIPPED_SHELF, type Finish, type Job, type JobSummary, type LogEvent, type RunRecord, type StepId } from '@lintrel/core';
+import {
+  SHIPPED_SHELF,
+  type Finish,
+  type Job,
+  type JobSummary,
+  type LogEvent,
+  type RunRecord,
+  type StepId,
+} from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, tell, type TestServer } from '../testing';
 
@@ -23,13 +31,17 @@ const put = (revision: number, title: string, save?: string) =>
     .send({ revision, ...(save ? { save } : {}), design: { ...job.design, title } });
 const start = (event: LogEvent, revision: number) => api().post(`/api/jobs/${job.id}/start`).send({ revision, event });
 const log = (event: LogEvent) => tell(server, job.id, event);
-const kept = async (event: LogEvent) => ((await api().get(`/api/jobs/${job.id}/run`)).body as RunRecord).events.filter(({ id }) => id === event.id);
-const frozen = async () => (await server.pool.query('SELECT 1 FROM started_plans WHERE job_id = $1', [job.id])).rowCount;
+const kept = async (event: LogEvent) =>
+  ((await api().get(`/api/jobs/${job.id}/run`)).body as RunRecord).events.filter(({ id }) => id === event.id);
+const frozen = async () =>
+  (await server.pool.query('SELECT 1 FROM started_plans WHERE job_id = $1', [job.id])).rowCount;
 const now = async () => (await api().get(`/api/jobs/${job.id}`)).body as Job;
 
 beforeAll(async () => {
   server = await startTestServer();
-  const { id } = ((await api().get('/api/jobs')).body.jobs as JobSummary[]).find(({ title }) => title === 'Brindle') as JobSummary;
+  const { id } = ((await api().get('/api/jobs')).body.jobs as JobSummary[]).find(
+    ({ title }) => title === 'Brindle',
+  ) as JobSummary;
   job = (await api().get(`/api/jobs/${id}`)).body as Job;
 });
 afterAll(() => server.close());
@@ -45,7 +57,9 @@ describe('a save', () => {
   it('sent many times at once is kept once', async () => {
     const save = randomUUID();
     const answers = await Promise.all(Array.from({ length: 10 }, () => put(2, 'At once', save)));
-    expect(answers.map(({ status, body }) => [status, body.revision])).toEqual(Array.from({ length: 10 }, () => [200, 3]));
+    expect(answers.map(({ status, body }) => [status, body.revision])).toEqual(
+      Array.from({ length: 10 }, () => [200, 3]),
+    );
     expect((await now()).revision).toBe(3);
   });
   it('sent again after a colleague saved answers with its own revision and leaves theirs', async () => {
@@ -57,7 +71,11 @@ describe('a save', () => {
   });
   it('of its own that is stale names the save that came before', async () => {
     const { body } = await put(4, 'Late', randomUUID()).expect(409);
-    expect(body.error.versions.current).toMatchObject({ revision: 5, save: (await now()).save, design: { title: 'Theirs' } });
+    expect(body.error.versions.current).toMatchObject({
+      revision: 5,
+      save: (await now()).save,
+      design: { title: 'Theirs' },
+    });
     await put(4, 'No id, as an older page sends').expect(409);
   });
   it('with an id that is none is refused', async () => void (await put(5, 'T', 'mine').expect(422)));
@@ -71,7 +89,9 @@ describe('a start', () => {
     expect(await frozen()).toBe(1);
     await start(event, 5).expect(201);
     expect(await frozen()).toBe(1);
-    expect(((await api().get(`/api/jobs/${job.id}/run`)).body as RunRecord).events.filter(({ id }) => id === event.id)).toHaveLength(1);
+    expect(
+      ((await api().get(`/api/jobs/${job.id}/run`)).body as RunRecord).events.filter(({ id }) => id === event.id),
+    ).toHaveLength(1);
   });
   it('whose answer was lost is answered even when the design has changed since', async () => {
     const event = entry('start');
@@ -101,7 +121,9 @@ describe('an entry', () => {
   ])('with an id that stands for another %s is refused, not dropped', async (_, changes) => {
     const event = entry('note', { note: 'Tacky' });
     const { seq } = await log(event);
-    expect(await log({ ...event, ...changes })).toMatchObject({ refused: { code: 'conflict', message: expect.stringMatching(/other content/) } });
+    expect(await log({ ...event, ...changes })).toMatchObject({
+      refused: { code: 'conflict', message: expect.stringMatching(/other content/) },
+    });
     expect(await kept(event)).toEqual([{ ...event, seq }]);
   });
 });
@@ -125,7 +147,10 @@ describe('a finish that is named and taken off the shelf at the same moment', ()
       expect([`${saved.status} ${removed.status}`]).toEqual([expect.stringMatching(/^(200 409|422 204)$/)]);
       await api().get(`/api/jobs/${made.id}/plan`).expect(200);
       if (saved.status === 200) {
-        await api().put(`/api/jobs/${made.id}`).send({ revision: 2, save: randomUUID(), design: made.design }).expect(200);
+        await api()
+          .put(`/api/jobs/${made.id}`)
+          .send({ revision: 2, save: randomUUID(), design: made.design })
+          .expect(200);
         await api().delete('/api/shelf/finishes/passing').expect(204);
       }
     }

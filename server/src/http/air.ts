@@ -7,7 +7,11 @@ import { route, type Context, type Route } from './route';
 
 async function airNow({ db, now, shop }: Pick<Context, 'db' | 'now' | 'shop'>) {
   const [readings, { day }] = await Promise.all([listAir(db, new Date(now())), findShopDay(db)]);
-  return { readings, expected: [...expectedAir(day, calendarFrom(now(), day.zone, DAYS_PLANNED))], sensor: shop.sensor?.state() ?? null };
+  return {
+    readings,
+    expected: [...expectedAir(day, calendarFrom(now(), day.zone, DAYS_PLANNED))],
+    sensor: shop.sensor?.state() ?? null,
+  };
 }
 
 /** A clock a little ahead is no reason to refuse a reading. */

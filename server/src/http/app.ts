@@ -13,7 +13,8 @@ import { ROUTES } from './routes';
 const COMPRESS_FROM = '16kb';
 
 /** What a server is put together from; what is left out is as on one machine alone. */
-export interface AppParts extends Pick<Shop, 'pool' | 'log' | 'workshop' | 'hub'>, Partial<Omit<Shop, 'pool' | 'log' | 'workshop' | 'hub'>> {
+export interface AppParts
+  extends Pick<Shop, 'pool' | 'log' | 'workshop' | 'hub'>, Partial<Omit<Shop, 'pool' | 'log' | 'workshop' | 'hub'>> {
   /** Folder of the exported client; null serves the API alone. */
   readonly clientFolder: string | null;
   /** Names the shop has given this server, besides its addresses. */
@@ -52,7 +53,11 @@ export function createApp({ clientFolder, names = [], proxied = false, ...parts 
         logger: log,
         autoLogging: { ignore: (request) => !request.url?.startsWith('/api') },
         serializers: {
-          req: ({ id, method, url }: { id: unknown; method: string; url: string }) => ({ id, method, url: loggedUrl(url) }),
+          req: ({ id, method, url }: { id: unknown; method: string; url: string }) => ({
+            id,
+            method,
+            url: loggedUrl(url),
+          }),
           res: ({ statusCode }) => ({ statusCode }),
         },
       }),
@@ -80,7 +85,10 @@ export function createApp({ clientFolder, names = [], proxied = false, ...parts 
   app.use(guard(names));
   // What is told line by line is sent as it comes.
   app.use(
-    compression({ threshold: COMPRESS_FROM, filter: (request, response) => !request.path.startsWith('/api/live') && compression.filter(request, response) }),
+    compression({
+      threshold: COMPRESS_FROM,
+      filter: (request, response) => !request.path.startsWith('/api/live') && compression.filter(request, response),
+    }),
   );
   app.use('/api', (_request, response, next) => {
     response.set('Cache-Control', 'no-store');

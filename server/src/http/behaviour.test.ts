@@ -15,7 +15,10 @@ beforeAll(async () => {
   const { started, events } = (await request(server.app).get(`/api/jobs/${id}/run`)).body as RunRecord;
   const last = events.filter(({ kind }) => kind === 'done').at(-1)!;
   coat = { id: last.step!, at: Date.parse(last.at) };
-  const { stages, steps } = started!.plan as unknown as { stages: { number: number; finish: string }[]; steps: { id: string; stage: number }[] };
+  const { stages, steps } = started!.plan as unknown as {
+    stages: { number: number; finish: string }[];
+    steps: { id: string; stage: number }[];
+  };
   const { stage } = steps.find((step) => step.id === last.step)!;
   number = stage - 1;
   finish = stages[number]!.finish;
@@ -23,7 +26,8 @@ beforeAll(async () => {
 afterAll(() => server.close());
 
 const shelf = async () => (await request(server.app).get('/api/shelf').expect(200)).body as Shelf;
-const behaviour = async () => (await request(server.app).get(`/api/shelf/behaviour/${finish}`).expect(200)).body as BehaviourAnswer;
+const behaviour = async () =>
+  (await request(server.app).get(`/api/shelf/behaviour/${finish}`).expect(200)).body as BehaviourAnswer;
 const see = async (minutes: number, saw: Observed, note = '') => {
   const { body } = await request(server.app).get(`/api/jobs/${id}/run`);
   const sheet = (body as RunRecord).started!.sheet;
@@ -45,7 +49,9 @@ it('knows nothing of a finish that nobody has touched', async () => {
 });
 
 it('learns from a touch test at once, plans with it, and keeps what was seen as it was told', async () => {
-  const before = (await request(server.app).get(`/api/jobs/${id}/plan`)).body as { stages: { windows: { touchMin: number } }[] };
+  const before = (await request(server.app).get(`/api/jobs/${id}/plan`)).body as {
+    stages: { windows: { touchMin: number } }[];
+  };
   // Dry to the finger sooner than its sheet says.
   const minutes = Math.min(160, 0.6 * before.stages[number]!.windows.touchMin);
   expect(await see(minutes, { kind: 'feel', feel: 'dry' }, 'on the masking paper')).toHaveProperty('seq');
@@ -56,7 +62,10 @@ it('learns from a touch test at once, plans with it, and keeps what was seen as 
   expect(seen[0]!.passedMin).toBeCloseTo(minutes, 3);
   expect((await shelf()).learned).toMatchObject([{ finish, count: 1 }]);
   const after = (await request(server.app).get(`/api/jobs/${id}/plan`)).body as typeof before & { learned: unknown };
-  expect(after.stages[number]!.windows.touchMin).toBeCloseTo(before.stages[number]!.windows.touchMin * learned!.factor, 2);
+  expect(after.stages[number]!.windows.touchMin).toBeCloseTo(
+    before.stages[number]!.windows.touchMin * learned!.factor,
+    2,
+  );
   expect(after.learned).toMatchObject([{ finish, count: 1 }]);
   const { events } = (await request(server.app).get(`/api/jobs/${id}/run`)).body as RunRecord;
   expect(events.at(-1)).toMatchObject({ saw: { kind: 'feel', feel: 'dry' }, note: 'on the masking paper' });
@@ -73,6 +82,9 @@ it('refuses what cannot be', async () => {
 });
 
 it('is set back, and begins to learn anew', async () => {
-  expect((await request(server.app).delete(`/api/shelf/behaviour/${finish}`).expect(200)).body).toEqual({ learned: null, seen: [] });
+  expect((await request(server.app).delete(`/api/shelf/behaviour/${finish}`).expect(200)).body).toEqual({
+    learned: null,
+    seen: [],
+  });
   expect(await shelf()).not.toHaveProperty('learned');
 });

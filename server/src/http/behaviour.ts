@@ -5,12 +5,24 @@ import { route, type Route } from './route';
 
 const behaviourOf = async (db: Queryable, finish: string) => ({
   learned: (await listLearned(db)).find((one) => one.finish === finish) ?? null,
-  seen: (await listObservations(db, finish)).map(({ at, job, title, observation: { passedMin, saw } }) => ({ at, job, title, passedMin, saw })),
+  seen: (await listObservations(db, finish)).map(({ at, job, title, observation: { passedMin, saw } }) => ({
+    at,
+    job,
+    title,
+    passedMin,
+    saw,
+  })),
 });
 
 /** /api/shelf/behaviour: how a finish has behaved in this shop, and setting that back. */
 export const behaviourRoutes: readonly Route[] = [
-  route({ method: 'GET', path: '/shelf/behaviour/:id', right: 'look', answer: behaviourSchema, work: ({ db, params }) => behaviourOf(db, params.id!) }),
+  route({
+    method: 'GET',
+    path: '/shelf/behaviour/:id',
+    right: 'look',
+    answer: behaviourSchema,
+    work: ({ db, params }) => behaviourOf(db, params.id!),
+  }),
   route({
     method: 'DELETE',
     path: '/shelf/behaviour/:id',

@@ -19,7 +19,10 @@ export const bytesOf = (body: unknown): Buffer => (Buffer.isBuffer(body) ? body 
  * Reads a body as JSON, of limited size, depth and number of values.
  * @param elsewhere reads a large one in another process
  */
-export function jsonBody(limit: number, elsewhere: (request: Request, response: Response, bytes: Buffer) => Promise<JsonRead>): RequestHandler[] {
+export function jsonBody(
+  limit: number,
+  elsewhere: (request: Request, response: Response, bytes: Buffer) => Promise<JsonRead>,
+): RequestHandler[] {
   const parse: RequestHandler = async (request, response, next) => {
     // A body of another type, or none: the schema of the route says what is missing.
     if (!Buffer.isBuffer(request.body)) request.body = undefined;
@@ -42,5 +45,6 @@ export function valueOf<T>(read: Checked<T> | { readonly ok: false; readonly not
 
 function refuseCharset(type = ''): void {
   const charset = /charset\s*=\s*"?([^\s;"]+)/i.exec(type)?.[1];
-  if (charset !== undefined && !/^utf-?8$/i.test(charset)) throw new ApiError(415, 'encoding', 'The body is in a character set that is not read here.');
+  if (charset !== undefined && !/^utf-?8$/i.test(charset))
+    throw new ApiError(415, 'encoding', 'The body is in a character set that is not read here.');
 }

@@ -25,11 +25,14 @@ const hub = openHub('postgresql://nobody@127.0.0.1:1/none');
 const app = createApp({ pool, log: pino({ level: 'silent' }), clientFolder: folder, workshop, hub });
 afterAll(() => Promise.all([pool.end(), workshop.close(), hub.close()]));
 
-it.each(['/', '/clock', '/job/1234/lines', '/bench/bend?x=1', '/shelf/tape/V1.5'])('gives the page for %s, always fresh', async (path) => {
-  const { text, headers } = await request(app).get(path).expect(200);
-  expect(text).toMatch(/<title>Page/);
-  expect(headers['cache-control']).toBe('no-cache');
-});
+it.each(['/', '/clock', '/job/1234/lines', '/bench/bend?x=1', '/shelf/tape/V1.5'])(
+  'gives the page for %s, always fresh',
+  async (path) => {
+    const { text, headers } = await request(app).get(path).expect(200);
+    expect(text).toMatch(/<title>Page/);
+    expect(headers['cache-control']).toBe('no-cache');
+  },
+);
 it('lets hashed files be kept for a year', async () => {
   const { headers } = await request(app).get(`/${script}`).expect(200);
   expect(headers['cache-control']).toMatch(/max-age=31536000.*immutable/);
@@ -40,7 +43,11 @@ it.each([
   ['gzip', 'gzip'],
   ['identity', undefined],
 ])('sends what the build has packed to whoever takes %s, as the script it is', async (accepted, encoding) => {
-  const { headers, text } = await request(app).get(`/${script}`).set('Accept-Encoding', accepted).buffer(true).expect(200);
+  const { headers, text } = await request(app)
+    .get(`/${script}`)
+    .set('Accept-Encoding', accepted)
+    .buffer(true)
+    .expect(200);
   expect(headers['content-encoding']).toBe(encoding);
   expect(headers['content-type']).toMatch(/javascript/);
   expect(headers['cache-control']).toMatch(/immutable/);

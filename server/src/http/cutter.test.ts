@@ -24,7 +24,14 @@ afterAll(async () => {
 
 const idOf = (title: string): string => jobs.find((job) => job.title === title)!.id;
 const appWith = (port: number | null) =>
-  createApp({ pool: fresh.pool, log: pino({ level: 'silent' }), clientFolder: null, workshop: fresh.workshop, hub: fresh.hub, cutter: cutterAt(port) });
+  createApp({
+    pool: fresh.pool,
+    log: pino({ level: 'silent' }),
+    clientFolder: null,
+    workshop: fresh.workshop,
+    hub: fresh.hub,
+    cutter: cutterAt(port),
+  });
 const simulated = async (means: Partial<typeof DEFAULT_CUTTER>): Promise<SimulatedCutter> => {
   const cutter = await startSimulatedCutter({ ...DEFAULT_CUTTER, ...means });
   closing.push(cutter.close);
@@ -88,7 +95,9 @@ it('says when the line breaks, and how far it was', async () => {
   expect(await ended(app, (await sent(app, 'Ostrel', 600)).id)).toMatchObject({ state: 'broken', done: 0 });
 });
 it('does not believe something else that listens there', async () => {
-  const other: Server = createServer((socket) => socket.on('error', () => socket.destroy()).end('220 mail.example ESMTP\r\n'));
+  const other: Server = createServer((socket) =>
+    socket.on('error', () => socket.destroy()).end('220 mail.example ESMTP\r\n'),
+  );
   await new Promise<void>((resolve) => other.listen(0, '127.0.0.1', resolve));
   closing.push(() => new Promise((resolve) => other.close(resolve)));
   const app = appWith((other.address() as AddressInfo).port);
@@ -100,7 +109,10 @@ it('refuses jobs without masks, jobs that are not there, and cuts nobody sent', 
     .post('/api/cutter')
     .send({ job: idOf('Saltwort'), widthMm: 10 })
     .expect(422);
-  await request(app).post('/api/cutter').send({ job: 'b4b1f2a0-0000-4000-8000-000000000000', widthMm: 150 }).expect(404);
+  await request(app)
+    .post('/api/cutter')
+    .send({ job: 'b4b1f2a0-0000-4000-8000-000000000000', widthMm: 150 })
+    .expect(404);
   await request(app)
     .post('/api/cutter')
     .send({ job: idOf('Ostrel') })
@@ -112,7 +124,8 @@ it('forgets the oldest jobs, not the newest', async () => {
   const port = (await simulated({ speed: 1e6 })).port;
   const sender = cutting(() => Promise.resolve(port));
   const states: CutState[] = [];
-  for (let count = 0; count < 53; count++) states.push(await sender.send({ name: 'x', widthMm: 100, lengthMm: 100, paths: [] }));
+  for (let count = 0; count < 53; count++)
+    states.push(await sender.send({ name: 'x', widthMm: 100, lengthMm: 100, paths: [] }));
   expect(sender.stateOf(states[0]!.id)).toBeNull();
   expect(sender.stateOf(states.at(-1)!.id)).not.toBeNull();
 });

@@ -21,8 +21,20 @@ export const cutterRoutes: readonly Route[] = [
       return shop.cutter.send({ ...cuts, name: title, widthMm });
     },
   }),
-  route({ method: 'GET', path: '/cutter/:id', right: 'look', answer: v.unknown(), work: ({ params, shop }) => cut(shop.cutter.stateOf(params.id!)) }),
-  route({ method: 'DELETE', path: '/cutter/:id', right: 'run', answer: v.unknown(), work: ({ params, shop }) => cut(shop.cutter.cancel(params.id!)) }),
+  route({
+    method: 'GET',
+    path: '/cutter/:id',
+    right: 'look',
+    answer: v.unknown(),
+    work: ({ params, shop }) => cut(shop.cutter.stateOf(params.id!)),
+  }),
+  route({
+    method: 'DELETE',
+    path: '/cutter/:id',
+    right: 'run',
+    answer: v.unknown(),
+    work: ({ params, shop }) => cut(shop.cutter.cancel(params.id!)),
+  }),
 ];
 
 function cut<S>(state: S | null): S {

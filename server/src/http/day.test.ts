@@ -1,4 +1,11 @@
-import { workSort, type AirAnswer, type DayAnswer, type KeptShopDay, type MinutesAnswer, type Step } from '@lintrel/core';
+import {
+  workSort,
+  type AirAnswer,
+  type DayAnswer,
+  type KeptShopDay,
+  type MinutesAnswer,
+  type Step,
+} from '@lintrel/core';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { calendarFrom } from '../day';
@@ -51,7 +58,10 @@ it('stays as it was when nothing happened, by what it kept', async () => {
 it('keeps hours of people, plans by them, and refuses those changed meanwhile', async () => {
   const { revision, day: first } = await hours();
   expect(revision).toBe(1);
-  const two = { ...first, people: ['Ada', 'Bo'].map((name, index) => ({ id: `p${index}`, name, week: week(0, 1440), off: [] })) };
+  const two = {
+    ...first,
+    people: ['Ada', 'Bo'].map((name, index) => ({ id: `p${index}`, name, week: week(0, 1440), off: [] })),
+  };
   const put = (body: object) => request(server.app).put('/api/shop/day').send(body);
   expect((await put({ revision, day: two }).expect(200)).body).toMatchObject({ revision: 2 });
   expect((await put({ revision, day: first }).expect(409)).body).toMatchObject({ error: { code: 'stale-entry' } });
@@ -68,10 +78,15 @@ it('counts with the days to come: what is expected is told, and what is too cold
   const before = await day();
   const forecast = dates.map((date) => ({ date, dayC: 7, nightC: 4, dayRh: 60, nightRh: 95 }));
   const put = (body: object) => request(server.app).put('/api/shop/day').send({ revision, day: body });
-  expect((await put({ ...kept, forecast: [{ ...forecast[0], nightC: 99 }] }).expect(422)).body.error.fields[0].path).toBe('day.forecast[0].nightC');
+  expect(
+    (await put({ ...kept, forecast: [{ ...forecast[0], nightC: 99 }] }).expect(422)).body.error.fields[0].path,
+  ).toBe('day.forecast[0].nightC');
   await put({ ...kept, forecast }).expect(200);
   const { expected } = (await request(server.app).get('/api/air').expect(200)).body as AirAnswer;
-  expect([Math.min(...expected.map(({ airC }) => airC)), Math.max(...expected.map(({ airC }) => airC))]).toEqual([4, expect.closeTo(7, 6)]);
+  expect([Math.min(...expected.map(({ airC }) => airC)), Math.max(...expected.map(({ airC }) => airC))]).toEqual([
+    4,
+    expect.closeTo(7, 6),
+  ]);
   const { work, endMs } = await day();
   expect(endMs!).toBeGreaterThan(before.endMs!);
   const cold = work.filter(({ air }) => air.some(({ code }) => code === 'cold'));
@@ -103,7 +118,11 @@ it('keeps what is fixed of a stretch of work, tells it, and lets it go', async (
   await pin({ person: null, at }).expect(204);
   const fixed = await told();
   if (fixed.startMs === Date.parse(at)) expect((await day()).troubles).toEqual([]);
-  else expect(Math.abs(fixed.startMs - Date.parse(at)) < 61_000 || (await day()).troubles.some(({ code }) => code === 'day.pinned')).toBe(true);
+  else
+    expect(
+      Math.abs(fixed.startMs - Date.parse(at)) < 61_000 ||
+        (await day()).troubles.some(({ code }) => code === 'day.pinned'),
+    ).toBe(true);
   expect(fixed.pinned).toEqual({ person: null, atMs: Date.parse(at) });
   await pin({ person: null, at: null }).expect(204);
   expect((await told()).pinned).toBeNull();
@@ -140,7 +159,11 @@ it('goes into a calendar', async () => {
 
 describe('midnights where the shop is', () => {
   const dates = (at: string, zone: string) =>
-    calendarFrom(Date.parse(at), zone, 3).map(({ midnightMin, date, weekday }) => [new Date(midnightMin * 60_000).toISOString(), date, weekday]);
+    calendarFrom(Date.parse(at), zone, 3).map(({ midnightMin, date, weekday }) => [
+      new Date(midnightMin * 60_000).toISOString(),
+      date,
+      weekday,
+    ]);
   it('lie where its clocks say, also over a change of clocks', () => {
     expect(dates('2026-03-28T15:00:00Z', 'Europe/Berlin')).toEqual([
       ['2026-03-27T23:00:00.000Z', '2026-03-28', 5],
@@ -153,7 +176,9 @@ describe('midnights where the shop is', () => {
 });
 
 it('tells when a job would be done that has not been begun, beside the others, and keeps nothing of it', async () => {
-  const { jobs } = (await request(server.app).get('/api/jobs').expect(200)).body as { jobs: { id: string; title: string; state: string }[] };
+  const { jobs } = (await request(server.app).get('/api/jobs').expect(200)).body as {
+    jobs: { id: string; title: string; state: string }[];
+  };
   const planned = jobs.find(({ state }) => state === 'planning')!;
   const before = await day();
   const asked = (await request(server.app).get(`/api/jobs/${planned.id}/when`).expect(200)).body as DayAnswer;
@@ -166,7 +191,8 @@ it('tells when a job would be done that has not been begun, beside the others, a
   // One pair of hands: what is done for it is done by nobody else meanwhile.
   const inTurn = [...asked.work].sort((a, b) => a.startMs - b.startMs);
   for (const [index, one] of inTurn.slice(1).entries())
-    if (one.people.some((id) => inTurn[index]!.people.includes(id))) expect(one.startMs).toBeGreaterThanOrEqual(inTurn[index]!.endMs - 1);
+    if (one.people.some((id) => inTurn[index]!.people.includes(id)))
+      expect(one.startMs).toBeGreaterThanOrEqual(inTurn[index]!.endMs - 1);
   expect((await day()).work.map(({ id }) => id).sort()).toEqual(before.work.map(({ id }) => id).sort());
   // One that is on in the shop is told as it is.
   const on = jobs.find(({ state }) => state === 'in-shop')!;
@@ -184,7 +210,14 @@ it('learns how long steps take by its run sheets, plans by it, and forgets it wh
   const left = work.filter(({ job }) => job === jobId).flatMap((one) => one.steps.map(({ id }) => id));
   const pair = steps.findIndex((step, index) => {
     const next = steps[index + 1];
-    return next !== undefined && left.includes(step.id) && left.includes(next.id) && next.kind === 'lay' && next.startMin === step.endMin && step.attended;
+    return (
+      next !== undefined &&
+      left.includes(step.id) &&
+      left.includes(next.id) &&
+      next.kind === 'lay' &&
+      next.startMin === step.endMin &&
+      step.attended
+    );
   });
   const [first, second] = [steps[pair]!, steps[pair + 1]!];
   const planned = second.endMin - second.startMin;
@@ -207,9 +240,13 @@ it('learns how long steps take by its run sheets, plans by it, and forgets it wh
   const [was, is] = [known(before), known(await minutes())];
   expect(is!.count).toBe((was?.count ?? 0) + 1);
   expect(is!.factor).toBeGreaterThan((was?.factor ?? 1) * 1.02);
-  const same = steps.find((step) => left.includes(step.id) && step.id !== first.id && step.id !== second.id && workSort(step) === sort)!;
+  const same = steps.find(
+    (step) => left.includes(step.id) && step.id !== first.id && step.id !== second.id && workSort(step) === sort,
+  )!;
   const one = await of(same.id);
-  const plain = steps.filter(({ id }) => one.steps.some((step) => step.id === id)).reduce((sum, { startMin, endMin }) => sum + endMin - startMin, 0);
+  const plain = steps
+    .filter(({ id }) => one.steps.some((step) => step.id === id))
+    .reduce((sum, { startMin, endMin }) => sum + endMin - startMin, 0);
   expect((one.endMs - one.startMs) / 60_000).toBeGreaterThan(plain + 0.01);
   await request(server.app).delete('/api/shop/minutes').expect(200);
   expect(await minutes()).toEqual([]);
@@ -217,8 +254,12 @@ it('learns how long steps take by its run sheets, plans by it, and forgets it wh
 
 /** A job in the shop by its title, with the steps of its sheet. */
 async function sheetOf(title: string): Promise<{ readonly id: string; readonly steps: readonly Step[] }> {
-  const { jobs } = (await request(server.app).get('/api/jobs').expect(200)).body as { jobs: { id: string; title: string }[] };
+  const { jobs } = (await request(server.app).get('/api/jobs').expect(200)).body as {
+    jobs: { id: string; title: string }[];
+  };
   const { id } = jobs.find((job) => job.title === title)!;
-  const { started } = (await request(server.app).get(`/api/jobs/${id}/run`).expect(200)).body as { started: { plan: { steps: Step[] } } };
+  const { started } = (await request(server.app).get(`/api/jobs/${id}/run`).expect(200)).body as {
+    started: { plan: { steps: Step[] } };
+  };
   return { id, steps: started.plan.steps };
 }

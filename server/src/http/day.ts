@@ -112,7 +112,8 @@ export const dayRoutes: readonly Route[] = [
     slow: 'looking',
     answer: 'own',
     async work(context) {
-      if (!(await isCalendarLink(context.db, tokenHash(context.params.token!)))) throw notFound('calendar at this address, or it was called back');
+      if (!(await isCalendarLink(context.db, tokenHash(context.params.token!))))
+        throw notFound('calendar at this address, or it was called back');
       await sendCalendar(context);
     },
   }),
@@ -121,7 +122,9 @@ export const dayRoutes: readonly Route[] = [
     path: '/me/calendar',
     right: 'signed',
     answer: calendarLinkSchema,
-    work: async ({ db, person }) => ({ madeAt: person === null ? null : ((await calendarLinkOf(db, person.id))?.toISOString() ?? null) }),
+    work: async ({ db, person }) => ({
+      madeAt: person === null ? null : ((await calendarLinkOf(db, person.id))?.toISOString() ?? null),
+    }),
   }),
   route({
     method: 'POST',
@@ -130,7 +133,8 @@ export const dayRoutes: readonly Route[] = [
     status: 201,
     answer: newCalendarLinkSchema,
     async work({ db, person, now }) {
-      if (person === null) throw new ApiError(409, 'nobody', 'Where nobody signs in, the calendar has an open address: /api/day.ics.');
+      if (person === null)
+        throw new ApiError(409, 'nobody', 'Where nobody signs in, the calendar has an open address: /api/day.ics.');
       const { token, hash } = newToken();
       await saveCalendarLink(db, person.id, hash);
       return { madeAt: new Date(now()).toISOString(), token };
@@ -170,7 +174,13 @@ export const dayRoutes: readonly Route[] = [
       return listSpeeds(db);
     },
   }),
-  route({ method: 'GET', path: '/shop/day', right: 'look', answer: keptShopDaySchema, work: ({ db }) => findShopDay(db) }),
+  route({
+    method: 'GET',
+    path: '/shop/day',
+    right: 'look',
+    answer: keptShopDaySchema,
+    work: ({ db }) => findShopDay(db),
+  }),
   route({
     method: 'PUT',
     path: '/shop/day',
@@ -181,9 +191,14 @@ export const dayRoutes: readonly Route[] = [
       if (!isZone(day.zone, now())) throw invalidAt('day.zone', messageWithoutValues('server.no-zone'));
       const saved = await saveShopDay(db, revision, day, author);
       if (saved) return saved;
-      throw new ApiError(409, 'stale-entry', 'The hours of the shop were changed meanwhile. Look at them as they are now, then change them again.', {
-        versions: { current: await findShopDay(db) },
-      });
+      throw new ApiError(
+        409,
+        'stale-entry',
+        'The hours of the shop were changed meanwhile. Look at them as they are now, then change them again.',
+        {
+          versions: { current: await findShopDay(db) },
+        },
+      );
     },
   }),
 ];

@@ -48,7 +48,8 @@ describe('drawings', () => {
   it('of more places than a line may have give what can be kept, and say what was left', async () => {
     const paths = Array.from(
       { length: 40 },
-      (_, path) => `<path d="M${Array.from({ length: 2000 }, (_one, at) => `${at / 10} ${path + (at % 2)}`).join('L')}"/>`,
+      (_, path) =>
+        `<path d="M${Array.from({ length: 2000 }, (_one, at) => `${at / 10} ${path + (at % 2)}`).join('L')}"/>`,
     );
     const text = `<svg xmlns="http://www.w3.org/2000/svg" width="300mm" viewBox="0 0 300 200"><g id="trim">${paths.join('')}</g></svg>`;
     const { body } = await request(app())
@@ -94,10 +95,16 @@ describe('what is printed and written', () => {
     expect((body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
   });
   it('what cannot be printed says why', async () => {
-    const refusal = async (wish: object) => JSON.parse(((await post('Juniper', 'print', wish)).body as Buffer).toString()).error;
-    expect(await refusal({ what: 'template', part: 'moon' })).toMatchObject({ code: 'print', message: 'There is no part "moon".' });
+    const refusal = async (wish: object) =>
+      JSON.parse(((await post('Juniper', 'print', wish)).body as Buffer).toString()).error;
+    expect(await refusal({ what: 'template', part: 'moon' })).toMatchObject({
+      code: 'print',
+      message: 'There is no part "moon".',
+    });
     expect(await refusal({ what: 'poster' })).toMatchObject({ code: 'invalid' });
-    expect(await refusal({ what: 'stations', part: 'right', line: 'nowhere' })).toMatchObject({ message: expect.stringMatching(/nothing to mark/) });
+    expect(await refusal({ what: 'stations', part: 'right', line: 'nowhere' })).toMatchObject({
+      message: expect.stringMatching(/nothing to mark/),
+    });
   });
   it.each(['svg', 'dxf'])('a part goes out as %s', async (format) => {
     const { status, body } = await post('Juniper', 'drawing', { part: 'right', format });
@@ -107,7 +114,12 @@ describe('what is printed and written', () => {
     else expect(text).toMatch(/POLYLINE[\s\S]*EOF/);
   });
   it('a station table goes out as a list', async () => {
-    const { status, body } = await post('Saltwort', 'stations.csv', { what: 'stations', part: 'starboard', line: 'sheer', step: 500 });
+    const { status, body } = await post('Saltwort', 'stations.csv', {
+      what: 'stations',
+      part: 'starboard',
+      line: 'sheer',
+      step: 500,
+    });
     expect(status).toBe(200);
     const [head, ...rows] = (body as Buffer).toString().trim().split('\r\n');
     expect(head).toBe('Along,Height on the skin,Height plumb,Height on Port topside');
@@ -125,6 +137,8 @@ it('the demo jobs are set out without a fault', async () => {
       part.lines.flatMap(({ code, fault }) => (fault ? [`${title} ${code} ${fault}`] : [])),
     );
     expect(faults).toEqual([]);
-    for (const part of plan.parts) for (const { chosen, code } of part.areas) expect([title, part.id, code, chosen]).toEqual([title, part.id, code, true]);
+    for (const part of plan.parts)
+      for (const { chosen, code } of part.areas)
+        expect([title, part.id, code, chosen]).toEqual([title, part.id, code, true]);
   }
 });

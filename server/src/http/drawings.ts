@@ -11,7 +11,10 @@ const BYTES_A_CHARACTER = 6;
 const maxBytes = DRAWING_LIMITS.bytes * BYTES_A_CHARACTER;
 
 /** Reads what was sent, and the drawing in it, in another process. */
-async function read({ run, request }: Pick<Context, 'run' | 'request'>, task: 'summarizeDrawing' | 'importDrawing'): Promise<unknown> {
+async function read(
+  { run, request }: Pick<Context, 'run' | 'request'>,
+  task: 'summarizeDrawing' | 'importDrawing',
+): Promise<unknown> {
   const reply = valueOf(await run(task, bytesOf(request.body)));
   if (!reply.ok) throw new ApiError(422, 'drawing', WORDS.say(reply.why));
   return reply.value;

@@ -16,7 +16,8 @@ it.each([
   [null, 500, 'internal'],
 ])('%j becomes %d %s', (error, status, code) => expect(toApiError(error)).toMatchObject({ status, code }));
 
-it('never tells what went wrong inside', () => expect(toApiError(new Error('password=hunter2')).message).not.toMatch(/hunter2/));
+it('never tells what went wrong inside', () =>
+  expect(toApiError(new Error('password=hunter2')).message).not.toMatch(/hunter2/));
 it('passes its own refusals on', () => {
   const own = new ApiError(409, 'in-use', 'Still used.');
   expect(toApiError(own)).toBe(own);

@@ -22,12 +22,14 @@ export class ApiError extends Error {
 /** Refuses data with faults at their places. */
 export function invalid(faults: readonly Fault[]): ApiError {
   const fields = faults.slice(0, MAX_FAULTS).map((fault) => ({ ...fault, message: WORDS.say(fault) }));
-  const message = fields.length === 1 ? `${fields[0]!.path}: ${fields[0]!.message}` : `${faults.length} things need mending`;
+  const message =
+    fields.length === 1 ? `${fields[0]!.path}: ${fields[0]!.message}` : `${faults.length} things need mending`;
   return new ApiError(422, 'invalid', message, { fields });
 }
 
 /** Refuses one value. */
-export const invalidAt = (path: string, refusal: MessageOf<RefusalMessages>): ApiError => invalid([{ path, ...refusal }]);
+export const invalidAt = (path: string, refusal: MessageOf<RefusalMessages>): ApiError =>
+  invalid([{ path, ...refusal }]);
 
 export const notFound = (what: string): ApiError => new ApiError(404, 'not-found', `There is no ${what} here.`);
 
@@ -53,20 +55,30 @@ const BODY_REFUSALS: Readonly<Record<string, readonly [status: number, code: str
   'request.size.invalid': [400, 'aborted', 'The request broke off.'],
 };
 
-const sizeText = (bytes: number): string => (bytes < 1e6 ? `${Math.round(bytes / 1e3)} kB` : `${Math.round(bytes / 1e6)} MB`);
+const sizeText = (bytes: number): string =>
+  bytes < 1e6 ? `${Math.round(bytes / 1e3)} kB` : `${Math.round(bytes / 1e6)} MB`;
 
 /** Turns anything thrown into the one error there is an answer for. */
 export function toApiError(error: unknown): ApiError {
   if (error instanceof ApiError) return error;
-  const { code = '', type = '', status, limit } = (error ?? {}) as { code?: string; type?: string; status?: number; limit?: number };
+  const {
+    code = '',
+    type = '',
+    status,
+    limit,
+  } = (error ?? {}) as { code?: string; type?: string; status?: number; limit?: number };
   const body = BODY_REFUSALS[type];
-  if (type === 'entity.too.large') return new ApiError(413, 'too-large', `This is too large: at most ${sizeText(limit ?? 0)}.`);
+  if (type === 'entity.too.large')
+    return new ApiError(413, 'too-large', `This is too large: at most ${sizeText(limit ?? 0)}.`);
   if (body) return new ApiError(...body);
-  if (code === QUERY_CANCELLED || code === LOCK_NOT_GOT) return new ApiError(503, 'database', 'The database took too long. Try again in a moment.');
+  if (code === QUERY_CANCELLED || code === LOCK_NOT_GOT)
+    return new ApiError(503, 'database', 'The database took too long. Try again in a moment.');
   const sql = /^[0-9A-Z]{5}$/.test(code) ? SQL_REFUSALS[code.slice(0, 2)] : undefined;
-  if (!sql && isConnectionLost(error)) return new ApiError(...(isUnreachable(error) ? SQL_REFUSALS['08']! : SQL_REFUSALS['57']!));
+  if (!sql && isConnectionLost(error))
+    return new ApiError(...(isUnreachable(error) ? SQL_REFUSALS['08']! : SQL_REFUSALS['57']!));
   if (sql) return new ApiError(...sql);
-  if (status && status >= 400 && status < 500) return new ApiError(status, 'bad-request', 'The request cannot be read.');
+  if (status && status >= 400 && status < 500)
+    return new ApiError(status, 'bad-request', 'The request cannot be read.');
   return new ApiError(500, 'internal', 'Something went wrong on the server. Nothing was changed; try again.');
 }
 
@@ -74,7 +86,8 @@ export function toApiError(error: unknown): ApiError {
 export const loggedUrl = (url: string): string => url.replace(/^(\/(?:api\/)?(?:link|calendar)\/)[^/?#]+/, '$1…');
 
 /** Answers what no route has answered. */
-export const routeNotFound: RequestHandler = (request, _response, next) => next(notFound(`${request.method} ${request.path}`.slice(0, 200)));
+export const routeNotFound: RequestHandler = (request, _response, next) =>
+  next(notFound(`${request.method} ${request.path}`.slice(0, 200)));
 
 /** The one place errors become answers. */
 export const answerError =

@@ -40,12 +40,16 @@ it(`${REQUESTS} hostile requests get no answer of class 5xx, tell nothing to one
     const asked = request(server.app)[method.toLowerCase() as 'get'](url);
     const cookie = cookies.get(role);
     if (cookie) void asked.set('Cookie', cookie);
-    const { status, body: told } = method === 'GET' || method === 'DELETE' ? await asked : await asked.set('content-type', 'application/json').send(sent);
+    const { status, body: told } =
+      method === 'GET' || method === 'DELETE'
+        ? await asked
+        : await asked.set('content-type', 'application/json').send(sent);
     answers.set(status, (answers.get(status) ?? 0) + 1);
     const allowed = right === 'open' || (role !== null && isAllowed(role, right));
     if (status >= 500) bad.push(`${status} ${method} ${url} as ${role}: ${sent.slice(0, 300)}`);
     if (!allowed && ![401, 403, 404].includes(status)) bad.push(`let in ${role}: ${status} ${method} ${url}`);
-    if (!allowed && Object.keys((told ?? {}) as object).some((key) => key !== 'error')) bad.push(`told ${role} of ${method} ${url}`);
+    if (!allowed && Object.keys((told ?? {}) as object).some((key) => key !== 'error'))
+      bad.push(`told ${role} of ${method} ${url}`);
     if (count % 50 === 0) {
       const began = Date.now();
       await request(server.app).get('/api/alive').expect(200);

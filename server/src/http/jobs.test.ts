@@ -1,7 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { checkAgainst, jobSchema, planJob, SHIPPED_SHELF, type Design, type Job, type JobSummary, type RunRecord, firstItem } from '@lintrel/core';
+import {
+  checkAgainst,
+  jobSchema,
+  planJob,
+  SHIPPED_SHELF,
+  type Design,
+  type Job,
+  type JobSummary,
+  type RunRecord,
+  firstItem,
+} from '@lintrel/core';
 import request from 'supertest';
 import { findJob } from '../db/jobs';
 import { migrate } from '../db/migrate';
@@ -55,7 +65,9 @@ it('makes a job, changes it, and has it after a restart of the server', async ()
   ).body as Job;
   expect(saved.revision).toBe(2);
   expect(((await api().get(`/api/jobs/${made.id}`)).body as Job).design.title).toBe('Plover II');
-  const { rows } = await server.pool.query('SELECT revision FROM job_revisions WHERE job_id = $1 ORDER BY revision', [made.id]);
+  const { rows } = await server.pool.query('SELECT revision FROM job_revisions WHERE job_id = $1 ORDER BY revision', [
+    made.id,
+  ]);
   expect(rows).toEqual([{ revision: 1 }, { revision: 2 }]);
 });
 
@@ -69,7 +81,10 @@ it('answers a stale save with both versions and loses neither', async () => {
   const { body } = await api().put(`/api/jobs/${job.id}`).send({ revision: job.revision, design: mine }).expect(409);
   expect(body.error).toMatchObject({
     code: 'stale',
-    versions: { yours: { design: mine }, current: { revision: job.revision + 1, design: { title: 'Brindle, theirs' } } },
+    versions: {
+      yours: { design: mine },
+      current: { revision: job.revision + 1, design: { title: 'Brindle, theirs' } },
+    },
   });
   expect((await api().get(`/api/jobs/${job.id}`)).body.design.title).toBe('Brindle, theirs');
   await api()
@@ -80,7 +95,11 @@ it('answers a stale save with both versions and loses neither', async () => {
 
 it('takes only one of many saves at once', async () => {
   const job = await jobOf('Brindle');
-  const answers = await Promise.all(Array.from({ length: 8 }, () => api().put(`/api/jobs/${job.id}`).send({ revision: job.revision, design: job.design })));
+  const answers = await Promise.all(
+    Array.from({ length: 8 }, () =>
+      api().put(`/api/jobs/${job.id}`).send({ revision: job.revision, design: job.design }),
+    ),
+  );
   expect(answers.filter(({ status }) => status === 200)).toHaveLength(1);
   expect(answers.filter(({ status }) => status === 409)).toHaveLength(7);
 });
@@ -88,7 +107,10 @@ it('takes only one of many saves at once', async () => {
 it.each<[string, (design: Design) => unknown, string]>([
   [
     'a negative width',
-    (design) => ({ ...design, parts: [{ ...design.parts[0], surface: { kind: 'flat', outline: { kind: 'rectangle', width: -1, height: 5 } } }] }),
+    (design) => ({
+      ...design,
+      parts: [{ ...design.parts[0], surface: { kind: 'flat', outline: { kind: 'rectangle', width: -1, height: 5 } } }],
+    }),
     'design.parts[0].surface.outline.width',
   ],
   [
@@ -134,15 +156,22 @@ it.each<[string, (design: Design) => unknown, string]>([
   expect((await jobOf('Juniper')).revision).toBe(job.revision);
 });
 
-it.each([`'; DROP TABLE jobs; --`, '<img src=x onerror=alert(1)>', '${7*7}', 'a'.repeat(120), 'Ωmega 船 🎨'])('keeps the title %s as text', async (title) => {
-  const { body } = await api().post('/api/jobs').send({ title, kind: 'other' }).expect(201);
-  expect((await api().get(`/api/jobs/${body.id}`)).body.design.title).toBe(title);
-  expect((await list()).some((job) => job.title === title)).toBe(true);
-});
+it.each([`'; DROP TABLE jobs; --`, '<img src=x onerror=alert(1)>', '${7*7}', 'a'.repeat(120), 'Ωmega 船 🎨'])(
+  'keeps the title %s as text',
+  async (title) => {
+    const { body } = await api().post('/api/jobs').send({ title, kind: 'other' }).expect(201);
+    expect((await api().get(`/api/jobs/${body.id}`)).body.design.title).toBe(title);
+    expect((await list()).some((job) => job.title === title)).toBe(true);
+  },
+);
 
 it('refuses text that is none, and goes on', async () => {
   await api().post('/api/jobs').send({ title: 'a\u0000b', kind: 'other' }).expect(422);
-  const { body } = await api().post('/api/jobs').set('content-type', 'application/json').send('{"title":"\\ud800","kind":"other"}').expect(422);
+  const { body } = await api()
+    .post('/api/jobs')
+    .set('content-type', 'application/json')
+    .send('{"title":"\\ud800","kind":"other"}')
+    .expect(422);
   expect(body.error.code).toBe('invalid');
   await api().get('/api/health').expect(200);
 });
@@ -165,7 +194,9 @@ it('refuses ten megabytes, broken JSON and a body that is no object, and stays u
     .set('content-type', 'application/json')
     .send(`{"title":"${'x'.repeat(10_000_000)}"}`);
   expect([big.status, big.body.error.code]).toEqual([413, 'too-large']);
-  expect((await api().post('/api/jobs').set('content-type', 'application/json').send('{"title":')).body.error.code).toBe('not-json');
+  expect(
+    (await api().post('/api/jobs').set('content-type', 'application/json').send('{"title":')).body.error.code,
+  ).toBe('not-json');
   await api().post('/api/jobs').send([]).expect(422);
   await api().post('/api/jobs').set('content-type', 'text/plain').send('hello').expect(422);
   await api().get('/api/health').expect(200);
@@ -190,27 +221,35 @@ it('takes a job file in and gives the same bytes out, log and all', async () => 
   expect(JSON.stringify({ ...back, writtenAt: sent.writtenAt }, null, 2)).toBe(JSON.stringify(sent, null, 2));
   expect(headers['content-disposition']).toMatch(/juniper\.json/);
   // Its run sheet came with it: it goes on where it was.
-  const run = async (app: TestServer['app'], id: string) => (await request(app).get(`/api/jobs/${id}/run`)).body as RunRecord;
+  const run = async (app: TestServer['app'], id: string) =>
+    (await request(app).get(`/api/jobs/${id}/run`)).body as RunRecord;
   const [there, here] = [await run(server.app, await idOf('Juniper')), await run(fresh.app, body.id)];
   expect(JSON.stringify(here.started?.plan)).toBe(JSON.stringify(there.started?.plan));
   const said = ({ events }: RunRecord) => events.map(({ seq: _, sheet: __, ...event }) => event);
   expect(said(here)).toEqual(said(there));
-  const sheetsOf = ({ started, events }: RunRecord) => [...new Set(events.map(({ sheet }) => sheet === started?.sheet))];
+  const sheetsOf = ({ started, events }: RunRecord) => [
+    ...new Set(events.map(({ sheet }) => sheet === started?.sheet)),
+  ];
   expect(sheetsOf(here)).toEqual(sheetsOf(there));
-  const summary = async (app: TestServer['app'], id: string) => ((await request(app).get('/api/jobs')).body.jobs as JobSummary[]).find((one) => one.id === id);
+  const summary = async (app: TestServer['app'], id: string) =>
+    ((await request(app).get('/api/jobs')).body.jobs as JobSummary[]).find((one) => one.id === id);
   const [was, is] = [await summary(server.app, await idOf('Juniper')), await summary(fresh.app, body.id)];
   expect(is).toMatchObject({ state: was!.state, next: was!.next, windows: was!.windows });
   // The same shop takes it in once more as a copy, with entries of its own.
   const copy = (await take().expect(201)).body as Job;
   const copied = await run(fresh.app, copy.id);
-  expect(copied.events.map(({ kind, step, at }) => [kind, step, at])).toEqual(here.events.map(({ kind, step, at }) => [kind, step, at]));
+  expect(copied.events.map(({ kind, step, at }) => [kind, step, at])).toEqual(
+    here.events.map(({ kind, step, at }) => [kind, step, at]),
+  );
   expect(copied.events.map(({ id }) => id).filter((id) => here.events.some((event) => event.id === id))).toEqual([]);
   await fresh.close();
 });
 
 it('refuses a frozen plan no run sheet can be read from, and takes one with odd lists and items without falling over them', async () => {
   const fresh = await startTestServer();
-  const { id } = ((await request(fresh.app).get('/api/jobs')).body.jobs as JobSummary[]).find(({ title }) => title === 'Juniper')!;
+  const { id } = ((await request(fresh.app).get('/api/jobs')).body.jobs as JobSummary[]).find(
+    ({ title }) => title === 'Juniper',
+  )!;
   const file = JSON.parse((await request(fresh.app).get(`/api/jobs/${id}/file`)).text);
   const take = (plan: object) =>
     request(fresh.app)
@@ -223,7 +262,13 @@ it('refuses a frozen plan no run sheet can be read from, and takes one with odd 
     { ...plan, steps: 17 },
     { ...plan, steps: [{ id: 'a' }] },
     { ...plan, steps: plan.steps.map((step) => ({ ...step, say: null })) },
-    { ...plan, steps: plan.steps.map((step) => ({ ...step, after: [{ step: 'x', from: 'end', minMin: null, maxMin: null, code: 'over' }] })) },
+    {
+      ...plan,
+      steps: plan.steps.map((step) => ({
+        ...step,
+        after: [{ step: 'x', from: 'end', minMin: null, maxMin: null, code: 'over' }],
+      })),
+    },
   ];
   for (const one of broken) {
     const { body } = await take(one).expect(422);
@@ -243,7 +288,14 @@ it('refuses a frozen plan no run sheet can be read from, and takes one with odd 
   expect(record.started?.revision).toBe(0);
   const { body } = await take(odd).expect(201);
   for (const step of plan.steps.filter(({ items }) => items.length > 0).slice(0, 4))
-    await tell(fresh, body.id, { id: randomUUID(), version: 1, at: new Date().toISOString(), kind: 'done', step: step.id, note: '' });
+    await tell(fresh, body.id, {
+      id: randomUUID(),
+      version: 1,
+      at: new Date().toISOString(),
+      kind: 'done',
+      step: step.id,
+      note: '',
+    });
   await request(fresh.app).get('/api/shelf/reserved').expect(200);
   await fresh.close();
 });
@@ -254,7 +306,10 @@ it('refuses a job file with a fault at each place and adds nothing', async () =>
   file.design.parts[0].lines[1].points = [];
   file.shelf.tapes[0].widthMm = 0;
   const { body } = await api().post('/api/jobs/import').send(file).expect(422);
-  expect(body.error.fields.map(({ path }: { path: string }) => path).sort()).toEqual(['design.parts[0].lines[1].points', 'shelf.tapes[0].widthMm']);
+  expect(body.error.fields.map(({ path }: { path: string }) => path).sort()).toEqual([
+    'design.parts[0].lines[1].points',
+    'shelf.tapes[0].widthMm',
+  ]);
   expect((await list()).length).toBe(before);
 });
 

@@ -47,7 +47,10 @@ export const jobRoutes: readonly Route[] = [
       const place = typeof after === 'string' ? jobPlace(after) : null;
       if (after !== undefined && place === null) throw invalidAt('after', messageWithoutValues('server.no-place'));
       const shown = LISTS.find((one) => one === state) ?? 'all';
-      return { now: now(), ...(await listJobs(db, { after: place, most: shown === 'in-shop' ? MOST_IN_SHOP : JOBS_A_PAGE, shown })) };
+      return {
+        now: now(),
+        ...(await listJobs(db, { after: place, most: shown === 'in-shop' ? MOST_IN_SHOP : JOBS_A_PAGE, shown })),
+      };
     },
   }),
   route({
@@ -144,7 +147,11 @@ export const jobRoutes: readonly Route[] = [
 
 /** A job that was deleted is neither changed nor started. */
 export const deletedJob = (): ApiError =>
-  new ApiError(409, 'deleted', 'This job was deleted. Bring it back under Jobs, Deleted. What you have changed is kept on this device.');
+  new ApiError(
+    409,
+    'deleted',
+    'This job was deleted. Bring it back under Jobs, Deleted. What you have changed is kept on this device.',
+  );
 
 /** The id of a job that is there, its design left where it is; or a refusal. */
 export async function knownId(pool: pg.Pool, id: unknown): Promise<string> {
@@ -184,10 +191,14 @@ function importJob(pool: pg.Pool, read: JobFile, author: string | null): Promise
     for (const finish of newFinishes) await addEntry(db, 'finishes', finish);
     const job = await insertJob(db, file.design, author);
     const sheets: number[] = [];
-    for (const { current, plan } of file.started ?? []) sheets.push(await insertStartedPlan(db, job.id, current ? job.revision : 0, JSON.stringify(plan)));
+    for (const { current, plan } of file.started ?? [])
+      sheets.push(await insertStartedPlan(db, job.id, current ? job.revision : 0, JSON.stringify(plan)));
     // A file of a job that is kept here already comes in as a copy: its entries are other entries then.
     const copy = await isAnyLogged(db, file.log);
-    const log = file.log.map(({ sheet, ...event }): LogEvent => ({ ...event, ...(sheet === undefined ? {} : { sheet: sheets[sheet] ?? 0 }) }));
+    const log = file.log.map(({ sheet, ...event }): LogEvent => ({
+      ...event,
+      ...(sheet === undefined ? {} : { sheet: sheets[sheet] ?? 0 }),
+    }));
     await appendLog(db, job.id, copy ? log.map((event) => ({ ...event, id: randomUUID() })) : log);
     await storeProgress(db, job.id);
     return job;

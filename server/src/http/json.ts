@@ -3,7 +3,9 @@ import type { Checked } from '@lintrel/core';
 /** Maximum depth of arrays and objects in each other, and maximum number of values: nothing that is kept comes near. */
 export const JSON_LIMITS = { depth: 60, values: 2_000_000 } as const;
 
-const [QUOTE, BACKSLASH, COMMA, OPEN_ARRAY, CLOSE_ARRAY, OPEN_OBJECT, CLOSE_OBJECT] = [0x22, 0x5c, 0x2c, 0x5b, 0x5d, 0x7b, 0x7d];
+const [QUOTE, BACKSLASH, COMMA, OPEN_ARRAY, CLOSE_ARRAY, OPEN_OBJECT, CLOSE_OBJECT] = [
+  0x22, 0x5c, 0x2c, 0x5b, 0x5d, 0x7b, 0x7d,
+];
 
 /** What was read; its faults; or that it is no JSON at all. */
 export type JsonRead = Checked<unknown> | { readonly ok: false; readonly notJson: true };
@@ -37,7 +39,8 @@ function shapeFault(bytes: Uint8Array) {
       depth++;
     }
     if (depth > JSON_LIMITS.depth) return { code: 'server.too-deep', values: { max: JSON_LIMITS.depth } } as const;
-    if (values > JSON_LIMITS.values) return { code: 'server.too-many-values', values: { max: JSON_LIMITS.values } } as const;
+    if (values > JSON_LIMITS.values)
+      return { code: 'server.too-many-values', values: { max: JSON_LIMITS.values } } as const;
   }
   return null;
 }

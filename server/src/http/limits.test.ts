@@ -8,10 +8,13 @@ import { startTestServer, tell, type TestServer } from '../testing';
 
 let server: TestServer;
 const api = () => request(server.app);
-const json = (path: string, text: string, method: 'post' | 'put' = 'post') => api()[method](path).set('content-type', 'application/json').send(text);
+const json = (path: string, text: string, method: 'post' | 'put' = 'post') =>
+  api()[method](path).set('content-type', 'application/json').send(text);
 const example = (name: string) => JSON.parse(readFileSync(join(__dirname, `../../../examples/${name}.json`), 'utf8'));
 const jobNamed = async (title: string): Promise<Job> => {
-  const { id } = ((await api().get('/api/jobs')).body.jobs as JobSummary[]).find((job) => job.title === title) as JobSummary;
+  const { id } = ((await api().get('/api/jobs')).body.jobs as JobSummary[]).find(
+    (job) => job.title === title,
+  ) as JobSummary;
   return (await api().get(`/api/jobs/${id}`)).body as Job;
 };
 
@@ -29,9 +32,9 @@ describe('what is made to be refused', () => {
     ['a', /a.*not known/],
   ])('a million entries of "%s" in a job file are refused with few words', async (key, says) => {
     const { body, text } = await json('/api/jobs/import', bomb(key)).expect(422);
-    expect(body.error.fields.map(({ path, message }: { path: string; message: string }) => `${path}: ${message}`).join('\n')).toMatch(
-      key === 'log' ? /log: has at most 10000 events/ : says,
-    );
+    expect(
+      body.error.fields.map(({ path, message }: { path: string; message: string }) => `${path}: ${message}`).join('\n'),
+    ).toMatch(key === 'log' ? /log: has at most 10000 events/ : says);
     expect(text.length).toBeLessThan(20_000);
   });
   it('the same packed to a few kilobytes is no better', async () => {
@@ -53,38 +56,64 @@ describe('what is made to be refused', () => {
       .expect(413);
     expect(body.error).toMatchObject({ code: 'too-large', message: expect.stringMatching(/at most 200 kB/) });
   });
-  it.each(['parts', 'scheme.areas', 'parts[0].lines', 'parts[0].lines[0].points'])('a million entries in %s of a design are refused', async (place) => {
-    const job = await jobNamed('Saltwort');
-    const design = structuredClone(job.design) as unknown as Record<string, unknown>;
-    const keys = place.split(/[.[\]]+/).filter((key) => key !== '');
-    const last = keys.pop() as string;
-    const holder = keys.reduce<Record<string, unknown>>((at, key) => at[key] as Record<string, unknown>, design);
-    holder[last] = Array.from({ length: 900_000 }, () => ({}));
-    const { body, text } = await json(`/api/jobs/${job.id}`, JSON.stringify({ revision: job.revision, design }), 'put').expect(422);
-    expect(body.error.fields.some(({ path }: { path: string }) => path.startsWith(`design.${place.replace(/\[0\].*/, '')}`))).toBe(true);
-    expect(text.length).toBeLessThan(20_000);
-    expect((await jobNamed('Saltwort')).revision).toBe(job.revision);
-  });
+  it.each(['parts', 'scheme.areas', 'parts[0].lines', 'parts[0].lines[0].points'])(
+    'a million entries in %s of a design are refused',
+    async (place) => {
+      const job = await jobNamed('Saltwort');
+      const design = structuredClone(job.design) as unknown as Record<string, unknown>;
+      const keys = place.split(/[.[\]]+/).filter((key) => key !== '');
+      const last = keys.pop() as string;
+      const holder = keys.reduce<Record<string, unknown>>((at, key) => at[key] as Record<string, unknown>, design);
+      holder[last] = Array.from({ length: 900_000 }, () => ({}));
+      const { body, text } = await json(
+        `/api/jobs/${job.id}`,
+        JSON.stringify({ revision: job.revision, design }),
+        'put',
+      ).expect(422);
+      expect(
+        body.error.fields.some(({ path }: { path: string }) =>
+          path.startsWith(`design.${place.replace(/\[0\].*/, '')}`),
+        ),
+      ).toBe(true);
+      expect(text.length).toBeLessThan(20_000);
+      expect((await jobNamed('Saltwort')).revision).toBe(job.revision);
+    },
+  );
   it('tells back little of what was sent', async () => {
-    const { text } = await json('/api/jobs', JSON.stringify({ title: 'T', kind: 'x'.repeat(90_000), ['k'.repeat(90_000)]: 1 })).expect(422);
+    const { text } = await json(
+      '/api/jobs',
+      JSON.stringify({ title: 'T', kind: 'x'.repeat(90_000), ['k'.repeat(90_000)]: 1 }),
+    ).expect(422);
     expect(text.length).toBeLessThan(2_000);
-    const asked = Object.fromEntries(Array.from({ length: 3_000 }, (_, index) => [`${'q'.repeat(40)}${index}`, 'y'.repeat(10)]));
+    const asked = Object.fromEntries(
+      Array.from({ length: 3_000 }, (_, index) => [`${'q'.repeat(40)}${index}`, 'y'.repeat(10)]),
+    );
     expect((await json('/api/ask/dew', JSON.stringify(asked)).expect(422)).text.length).toBeLessThan(20_000);
-    expect((await json('/api/ask/dew', JSON.stringify({ air: 'z'.repeat(150_000), rh: 50 })).expect(422)).text.length).toBeLessThan(2_000);
-    for (const path of ['/api/jobs', '/api/ask/dew']) await json(path, JSON.stringify({ air: 'z'.repeat(300_000) })).expect(413);
+    expect(
+      (await json('/api/ask/dew', JSON.stringify({ air: 'z'.repeat(150_000), rh: 50 })).expect(422)).text.length,
+    ).toBeLessThan(2_000);
+    for (const path of ['/api/jobs', '/api/ask/dew'])
+      await json(path, JSON.stringify({ air: 'z'.repeat(300_000) })).expect(413);
   });
-  it.each(['/api/sign-in', '/api/sign-in/set-up', '/api/sign-in/pin'])('what anyone on the network may send to %s is small', async (path) => {
-    const { body } = await json(path, '['.repeat(2_000_000)).expect(413);
-    expect(body.error).toMatchObject({ code: 'too-large', message: expect.stringMatching(/at most 10 kB/) });
-    await json(path, '['.repeat(9_000)).expect(422);
-  });
+  it.each(['/api/sign-in', '/api/sign-in/set-up', '/api/sign-in/pin'])(
+    'what anyone on the network may send to %s is small',
+    async (path) => {
+      const { body } = await json(path, '['.repeat(2_000_000)).expect(413);
+      expect(body.error).toMatchObject({ code: 'too-large', message: expect.stringMatching(/at most 10 kB/) });
+      await json(path, '['.repeat(9_000)).expect(422);
+    },
+  );
   it('what is nested without end is refused, in whatever it comes', async () => {
     const nested = (depth: number) => `${'['.repeat(depth)}1${']'.repeat(depth)}`;
     for (const depth of [61, 5_000]) {
       const { body } = await json('/api/ask/dew', `{"air":${nested(depth)}}`).expect(422);
-      expect(body.error.fields).toEqual([expect.objectContaining({ code: 'server.too-deep', message: 'is nested more than 60 deep' })]);
+      expect(body.error.fields).toEqual([
+        expect.objectContaining({ code: 'server.too-deep', message: 'is nested more than 60 deep' }),
+      ]);
     }
-    expect((await json('/api/ask/dew', `{"air":${nested(50)}}`).expect(422)).body.error.fields[0].code).not.toBe('server.too-deep');
+    expect((await json('/api/ask/dew', `{"air":${nested(50)}}`).expect(422)).body.error.fields[0].code).not.toBe(
+      'server.too-deep',
+    );
     const job = await jobNamed('Saltwort');
     await json(`/api/jobs/${job.id}`, `{"revision":1,"design":${nested(100_000)}}`, 'put').expect(422);
     await json(`/api/jobs/${job.id}`, `{"revision":1,"design":${nested(1_000_000)}}`, 'put').expect(422);
@@ -109,7 +138,10 @@ describe('what is made to be refused', () => {
       const design = { ...job.design, others: Array.from({ length: 200_000 }, () => ({})) };
       await json(`/api/jobs/${job.id}`, JSON.stringify({ revision: job.revision, design }), 'put').expect(422);
       await json('/api/drawings/take', JSON.stringify({ text: 'x'.repeat(9_000_000), wish: {} })).expect(422);
-      await json(`/api/jobs/${job.id}/log`, JSON.stringify({ entries: Array.from({ length: 400_000 }, () => 0) })).expect(422);
+      await json(
+        `/api/jobs/${job.id}/log`,
+        JSON.stringify({ entries: Array.from({ length: 400_000 }, () => 0) }),
+      ).expect(422);
     } finally {
       JSON.parse = real;
     }
@@ -127,11 +159,16 @@ describe('what can be written can be read', () => {
         .send({ ...SHIPPED_SHELF.tapes[0], code: `Q${number}` });
     const room = MAX_SHELF_ENTRIES - SHIPPED_SHELF.tapes.length;
     for (let from = 0; from < room - 2; from += 20)
-      await Promise.all(Array.from({ length: Math.min(20, room - 2 - from) }, (_, index) => post(from + index).expect(201)));
+      await Promise.all(
+        Array.from({ length: Math.min(20, room - 2 - from) }, (_, index) => post(from + index).expect(201)),
+      );
     // Two places are left, and five ask at once.
     const answers = await Promise.all([1, 2, 3, 4, 5].map((number) => post(1000 + number)));
     expect(answers.map(({ status }) => status).sort()).toEqual([201, 201, 409, 409, 409]);
-    expect(answers.find(({ status }) => status === 409)?.body.error).toMatchObject({ code: 'shelf-full', message: expect.stringMatching(/holds 500 tapes/) });
+    expect(answers.find(({ status }) => status === 409)?.body.error).toMatchObject({
+      code: 'shelf-full',
+      message: expect.stringMatching(/holds 500 tapes/),
+    });
     expect((await request(fresh.app).get('/api/shelf').expect(200)).body.tapes).toHaveLength(MAX_SHELF_ENTRIES);
     const { id } = ((await request(fresh.app).get('/api/jobs')).body.jobs as JobSummary[])[0]!;
     const { text } = await request(fresh.app).get(`/api/jobs/${id}/file`).expect(200);
@@ -165,7 +202,11 @@ describe('what can be written can be read', () => {
     const { text } = await api().get(`/api/jobs/${job.id}/file`).expect(200);
     expect(text.length).toBeGreaterThan(4_600_000);
     const other = await startTestServer();
-    const { body } = await request(other.app).post('/api/jobs/import').set('content-type', 'application/json').send(text).expect(201);
+    const { body } = await request(other.app)
+      .post('/api/jobs/import')
+      .set('content-type', 'application/json')
+      .send(text)
+      .expect(201);
     expect((await request(other.app).get(`/api/jobs/${body.id}/run`)).body.events).toHaveLength(MAX_EVENTS);
     await other.close();
   });
@@ -188,7 +229,11 @@ describe('what can be written can be read', () => {
     const body = JSON.stringify({ revision: job.revision, design });
     expect(body.length).toBeLessThan(4_000_000);
     expect((await json(`/api/jobs/${job.id}`, body, 'put').expect(422)).body.error.fields).toEqual([
-      expect.objectContaining({ path: 'design', code: 'design.too-large', message: expect.stringMatching(/is more than one job can hold/) }),
+      expect.objectContaining({
+        path: 'design',
+        code: 'design.too-large',
+        message: expect.stringMatching(/is more than one job can hold/),
+      }),
     ]);
   });
 });
@@ -219,7 +264,17 @@ describe('a job file that comes in again', () => {
     const file = { ...example('juniper'), log: [] };
     file.shelf.finishes[0].touchMin += 1;
     file.shelf.finishes[0].cards = [
-      { id: 'c', kind: 'hiding', name: 'C', ground: '#ffffff', steps: [{ colour: '#123456', coats: 1 }], airC: null, rhPercent: null, gun: '', note: '' },
+      {
+        id: 'c',
+        kind: 'hiding',
+        name: 'C',
+        ground: '#ffffff',
+        steps: [{ colour: '#123456', coats: 1 }],
+        airC: null,
+        rhPercent: null,
+        gun: '',
+        note: '',
+      },
     ];
     const before = (await api().get('/api/shelf')).body.finishes.length as number;
     const first = (await send(file).expect(201)).body as Job;

@@ -53,7 +53,11 @@ export const linkRoutes: readonly Route[] = [
       const job = id === null ? null : await findKept(db, id);
       if (!job) throw notFound('job behind this link, or it was called back');
       const { started, progress } = await findProgress(db, job.id);
-      const look = await run('customerLook', { design: job.design, shelf: await readShelf(db), done: [...progress.doneAt.keys()] });
+      const look = await run('customerLook', {
+        design: job.design,
+        shelf: await readShelf(db),
+        done: [...progress.doneAt.keys()],
+      });
       return { ...look, state: stateOf(progress, started !== null) };
     },
   }),

@@ -67,8 +67,17 @@ async function listen(last?: number): Promise<Ear> {
   return { heard, until, close: () => control.abort() };
 }
 
-const note = (text = '') => tell(server, job.id, { id: randomUUID(), version: 1, at: new Date().toISOString(), kind: 'note', step: null, note: text });
-const newest = async (): Promise<number> => (await server.pool.query('SELECT max(seq)::int AS seq FROM changes')).rows[0].seq as number;
+const note = (text = '') =>
+  tell(server, job.id, {
+    id: randomUUID(),
+    version: 1,
+    at: new Date().toISOString(),
+    kind: 'note',
+    step: null,
+    note: text,
+  });
+const newest = async (): Promise<number> =>
+  (await server.pool.query('SELECT max(seq)::int AS seq FROM changes')).rows[0].seq as number;
 
 it('tells a page what another has logged, saved, or changed on the shelf', async () => {
   const ear = await listen();
@@ -129,7 +138,9 @@ it('delivers each of many changes once to each of many pages', async () => {
 
 it('hears again when the database had dropped its connection, and says that something may have been missed', async () => {
   const ear = await listen();
-  await server.pool.query("SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE application_name = 'lintrel-live' AND datname = current_database()");
+  await server.pool.query(
+    "SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE application_name = 'lintrel-live' AND datname = current_database()",
+  );
   await ear.until(1);
   expect(ear.heard).toEqual(['resync']);
   await note();
@@ -138,7 +149,9 @@ it('hears again when the database had dropped its connection, and says that some
 });
 
 it('keeps no more than some thousands of changes', async () => {
-  await server.pool.query("INSERT INTO jobs (title, kind, revision, design) SELECT 'Many', kind, 1, design FROM jobs, generate_series(1, 7000) LIMIT 7000");
+  await server.pool.query(
+    "INSERT INTO jobs (title, kind, revision, design) SELECT 'Many', kind, 1, design FROM jobs, generate_series(1, 7000) LIMIT 7000",
+  );
   const { rows } = await server.pool.query('SELECT count(*)::int AS count FROM changes');
   expect(rows[0].count).toBeLessThan(6_000);
 });

@@ -21,7 +21,8 @@ export const liveRoutes: readonly Route[] = [
     answer: 'own',
     async work({ db, shop, person, session, request, query, response }) {
       const { hub } = shop;
-      const full = hub.listeners() >= MAX_LISTENERS || (person !== null && hub.listeners(person.id) >= MAX_LISTENERS_OF_ONE);
+      const full =
+        hub.listeners() >= MAX_LISTENERS || (person !== null && hub.listeners(person.id) >= MAX_LISTENERS_OF_ONE);
       if (full) return void response.status(503).set('Retry-After', '30').end();
       const last = Number(request.get('last-event-id') ?? query.after ?? NaN);
       // Heard before what was missed is read: nothing falls between the two.
@@ -40,7 +41,11 @@ export const liveRoutes: readonly Route[] = [
       });
       await hub.ready();
       if (response.destroyed) return;
-      response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform', 'X-Accel-Buffering': 'no' });
+      response.set({
+        'Content-Type': 'text/event-stream',
+        'Cache-Control': 'no-store, no-transform',
+        'X-Accel-Buffering': 'no',
+      });
       response.flushHeaders();
       // From here on it knows where it was, also before anything has changed.
       const here = Number.isSafeInteger(last) ? null : await newestChange(db).catch(() => null);
@@ -67,7 +72,9 @@ const lines = new WeakMap<HubEvent, Buffer>();
 function written(told: HubEvent): Buffer {
   const known = lines.get(told);
   if (known) return known;
-  const line = Buffer.from(`${told.kind === 'here' ? 'event: at' : `id: ${told.seq}`}\ndata: ${JSON.stringify(told)}\n\n`);
+  const line = Buffer.from(
+    `${told.kind === 'here' ? 'event: at' : `id: ${told.seq}`}\ndata: ${JSON.stringify(told)}\n\n`,
+  );
   lines.set(told, line);
   return line;
 }

@@ -11,7 +11,12 @@ const CLOCK_SLACK_MS = 5 * 60_000;
  * @param now the time of this server, ms
  * @returns its number, and whether it is new
  */
-export async function append(db: Queryable, jobId: string, event: LogEvent, now: number): Promise<{ readonly seq: number; readonly fresh: boolean }> {
+export async function append(
+  db: Queryable,
+  jobId: string,
+  event: LogEvent,
+  now: number,
+): Promise<{ readonly seq: number; readonly fresh: boolean }> {
   if (Date.parse(event.at) > now + CLOCK_SLACK_MS)
     throw new ApiError(
       422,
@@ -24,9 +29,17 @@ export async function append(db: Queryable, jobId: string, event: LogEvent, now:
     case 'other-job':
       throw new ApiError(409, 'conflict', 'This entry is in the log of another job already.');
     case 'other-content':
-      throw new ApiError(409, 'conflict', 'An entry with this id but other content is in the log already. It was left as it is.');
+      throw new ApiError(
+        409,
+        'conflict',
+        'An entry with this id but other content is in the log already. It was left as it is.',
+      );
     case 'full':
-      throw new ApiError(409, 'log-full', 'The log of this job is full. Finish the job, and begin another for what is left.');
+      throw new ApiError(
+        409,
+        'log-full',
+        'The log of this job is full. Finish the job, and begin another for what is left.',
+      );
     default:
       return done;
   }

@@ -9,23 +9,38 @@ import { startTestServer, tell, type TestServer } from '../testing';
 
 let server: TestServer;
 let id: string;
-const note = (more: object = {}) => ({ id: randomUUID(), version: 4, at: new Date().toISOString(), kind: 'note', step: null, note: 'text', ...more });
+const note = (more: object = {}) => ({
+  id: randomUUID(),
+  version: 4,
+  at: new Date().toISOString(),
+  kind: 'note',
+  step: null,
+  note: 'text',
+  ...more,
+});
 const held = async () =>
-  (await server.pool.query<{ count: number; letters: number }>('SELECT log_count AS count, log_letters::int AS letters FROM jobs WHERE id = $1', [id]))
-    .rows[0]!;
+  (
+    await server.pool.query<{ count: number; letters: number }>(
+      'SELECT log_count AS count, log_letters::int AS letters FROM jobs WHERE id = $1',
+      [id],
+    )
+  ).rows[0]!;
 
 beforeAll(async () => {
   server = await startTestServer();
-  id = ((await request(server.app).get('/api/jobs')).body.jobs as JobSummary[]).find(({ title }) => title === 'Juniper')!.id;
+  id = ((await request(server.app).get('/api/jobs')).body.jobs as JobSummary[]).find(
+    ({ title }) => title === 'Juniper',
+  )!.id;
 });
 afterAll(closeOpened);
 
 it('earlier entries are not read again when another comes', async () => {
   // What an earlier entry came to is changed where it is kept: whoever read the log again would not find it.
   await tell(server, id, note());
-  await server.pool.query(`UPDATE jobs SET log_state = jsonb_set(log_state, '{log,done}', (log_state->'log'->'done') || '[["made-up", 5]]') WHERE id = $1`, [
-    id,
-  ]);
+  await server.pool.query(
+    `UPDATE jobs SET log_state = jsonb_set(log_state, '{log,done}', (log_state->'log'->'done') || '[["made-up", 5]]') WHERE id = $1`,
+    [id],
+  );
   await tell(server, id, note());
   expect((await findProgress(server.pool, id)).progress.doneAt.get('made-up')).toBe(5);
   // Of another version it is worked out anew, and whole.

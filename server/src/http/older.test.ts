@@ -8,7 +8,10 @@ import { startTestServer, type TestServer } from '../testing';
 // What an earlier version kept: a design, a plan frozen at the start and a log, as they lie in a database that was not touched since.
 
 const old = (name: string) => readFileSync(join(__dirname, '../../../core/src/formats/old', name), 'utf8');
-const file = JSON.parse(old('marigold-1.json')) as { design: Record<string, unknown>; log: Omit<LogEvent, 'version'>[] };
+const file = JSON.parse(old('marigold-1.json')) as {
+  design: Record<string, unknown>;
+  log: Omit<LogEvent, 'version'>[];
+};
 // Its entries are no copies of those of the demo job.
 const log = file.log.map((event) => ({ ...event, id: event.id.replace(/^.{8}/, '0a0a0a0a') }));
 const plan = old('marigold-plan-1.json');
@@ -20,11 +23,23 @@ const api = () => request(server.app);
 beforeAll(async () => {
   server = await startTestServer();
   const { pool } = server;
-  await pool.query('INSERT INTO jobs (id, title, kind, revision, design) VALUES ($1, $2, $3, 1, $4)', [id, 'Marigold', 'model', file.design]);
+  await pool.query('INSERT INTO jobs (id, title, kind, revision, design) VALUES ($1, $2, $3, 1, $4)', [
+    id,
+    'Marigold',
+    'model',
+    file.design,
+  ]);
   await pool.query('INSERT INTO job_revisions (job_id, revision, design) VALUES ($1, 1, $2)', [id, file.design]);
   await pool.query('INSERT INTO started_plans (job_id, revision, plan) VALUES ($1, 1, $2)', [id, plan]);
   for (const { id: entry, at, kind, step, note } of log)
-    await pool.query('INSERT INTO run_log (id, job_id, at, kind, step, note) VALUES ($1, $2, $3, $4, $5, $6)', [entry, id, at, kind, step, note]);
+    await pool.query('INSERT INTO run_log (id, job_id, at, kind, step, note) VALUES ($1, $2, $3, $4, $5, $6)', [
+      entry,
+      id,
+      at,
+      kind,
+      step,
+      note,
+    ]);
 });
 afterAll(() => server.close());
 
@@ -40,7 +55,10 @@ it('a draft of an earlier version, still on a phone, is saved', async () => {
     .send({ revision: 1, design: { ...file.design, title: 'Marigold again' } })
     .expect(200);
   expect(body).toMatchObject({ revision: 2 });
-  expect(((await api().get(`/api/jobs/${id}`)).body as Job).design).toMatchObject({ version: 2, title: 'Marigold again' });
+  expect(((await api().get(`/api/jobs/${id}`)).body as Job).design).toMatchObject({
+    version: 2,
+    title: 'Marigold again',
+  });
 });
 
 it('a plan frozen by an earlier version comes back as it was frozen, and is worked by', async () => {

@@ -13,9 +13,15 @@ const WAYS = [
  * @param folder where the files lie, as they are when the server starts
  */
 export function precompressed(folder: string): RequestHandler {
-  const copies = new Set(existsSync(folder) ? readdirSync(folder, { recursive: true }).map((name) => `/${String(name).split(sep).join('/')}`) : []);
+  const copies = new Set(
+    existsSync(folder)
+      ? readdirSync(folder, { recursive: true }).map((name) => `/${String(name).split(sep).join('/')}`)
+      : [],
+  );
   return (request, response, next) => {
-    const way = WAYS.find(({ encoding, ending }) => copies.has(request.path + ending) && request.acceptsEncodings(encoding));
+    const way = WAYS.find(
+      ({ encoding, ending }) => copies.has(request.path + ending) && request.acceptsEncodings(encoding),
+    );
     if (way) {
       response.vary('Accept-Encoding').set('Content-Encoding', way.encoding).type(posix.extname(request.path));
       request.url = request.url.replace(request.path, request.path + way.ending);

@@ -1,5 +1,14 @@
 import { randomUUID } from 'node:crypto';
-import { isAllowed, ROLES, type Job, type JobSummary, type CurrentPerson, type RunRecord, type Session, type Step } from '@lintrel/core';
+import {
+  isAllowed,
+  ROLES,
+  type Job,
+  type JobSummary,
+  type CurrentPerson,
+  type RunRecord,
+  type Session,
+  type Step,
+} from '@lintrel/core';
 import request from 'supertest';
 import { saveSetUpCode } from '../db/people';
 import { normalizeCode, tokenHash, newCode } from '../people/secrets';
@@ -13,7 +22,8 @@ const PASSPHRASE = 'three wet brushes';
 const browser = () => request.agent(server.app);
 type Browser = ReturnType<typeof browser>;
 const me = async (who: Browser) => (await who.get('/api/me').expect(200)).body as CurrentPerson;
-const signIn = (who: Browser, name: string, more: object = {}) => who.post('/api/sign-in').send({ name, passphrase: PASSPHRASE, device: 'a browser', ...more });
+const signIn = (who: Browser, name: string, more: object = {}) =>
+  who.post('/api/sign-in').send({ name, passphrase: PASSPHRASE, device: 'a browser', ...more });
 const people = new Map<string, Browser>();
 const as = (role: string): Browser => people.get(role)!;
 
@@ -23,14 +33,20 @@ beforeAll(async () => {
   await saveSetUpCode(server.pool, tokenHash(normalizeCode(code)));
   const owner = browser();
   expect(await me(owner)).toMatchObject({ signIn: true, setUp: false, person: null });
-  await owner.post('/api/sign-in/set-up').send({ code: 'AAAA-AAAA-AAAA', name: 'Guess', passphrase: PASSPHRASE, device: 'x' }).expect(403);
+  await owner
+    .post('/api/sign-in/set-up')
+    .send({ code: 'AAAA-AAAA-AAAA', name: 'Guess', passphrase: PASSPHRASE, device: 'x' })
+    .expect(403);
   await owner.post('/api/sign-in/set-up').send({ code, name: 'Ada', passphrase: 'short', device: 'x' }).expect(422);
   // Typed as one reads it.
   await owner
     .post('/api/sign-in/set-up')
     .send({ code: code.toLowerCase().replaceAll('-', ' '), name: 'Ada', passphrase: PASSPHRASE, device: 'bench' })
     .expect(201);
-  await browser().post('/api/sign-in/set-up').send({ code, name: 'Second', passphrase: PASSPHRASE, device: 'x' }).expect(403);
+  await browser()
+    .post('/api/sign-in/set-up')
+    .send({ code, name: 'Second', passphrase: PASSPHRASE, device: 'x' })
+    .expect(403);
   people.set('owner', owner);
   for (const [name, role] of [
     ['Pim', 'painter'],
@@ -43,7 +59,8 @@ beforeAll(async () => {
     people.set(role, one);
   }
   const { body } = await owner.get('/api/jobs');
-  job = (await owner.get(`/api/jobs/${(body.jobs as JobSummary[]).find(({ title }) => title === 'Juniper')!.id}`)).body as Job;
+  job = (await owner.get(`/api/jobs/${(body.jobs as JobSummary[]).find(({ title }) => title === 'Juniper')!.id}`))
+    .body as Job;
 });
 afterAll(() => server.close());
 
@@ -65,7 +82,13 @@ describe('rights', () => {
     // Of things that are not there, with nothing in hand: what is asked is whether one is let in at all.
     const url = `/api${path.replace(':id', randomUUID()).replace(/:[a-z]+/g, 'nothing')}`;
     const send = (who: Browser) =>
-      method === 'GET' ? who.get(url) : method === 'POST' ? who.post(url).send({}) : method === 'PUT' ? who.put(url).send({}) : who.delete(url);
+      method === 'GET'
+        ? who.get(url)
+        : method === 'POST'
+          ? who.post(url).send({})
+          : method === 'PUT'
+            ? who.put(url).send({})
+            : who.delete(url);
     if (path === '/sign-out') return;
     // It would take the jobs of the demo away from the tests after it.
     if (path === '/shop/own' && method === 'POST' && role !== null && isAllowed(role, right)) return;
@@ -83,7 +106,10 @@ describe('people', () => {
     const one = browser();
     expect((await signIn(one, 'pim').expect(201)).body).toMatchObject({ person: { name: 'Pim', role: 'painter' } });
     expect((await me(one)).person?.name).toBe('Pim');
-    const [wrongly, nobody] = [await signIn(browser(), 'Pim', { passphrase: 'wrong wrong wrong' }).expect(403), await signIn(browser(), 'Nobody').expect(403)];
+    const [wrongly, nobody] = [
+      await signIn(browser(), 'Pim', { passphrase: 'wrong wrong wrong' }).expect(403),
+      await signIn(browser(), 'Nobody').expect(403),
+    ];
     // Who works here is told to nobody.
     expect(wrongly.body).toEqual(nobody.body);
   });
@@ -101,13 +127,17 @@ describe('people', () => {
   it('get another token now and then, and the one before holds for a moment', async () => {
     const one = browser();
     const cookie = String((await signIn(one, 'Hal').expect(201)).headers['set-cookie']).split(';')[0]!;
-    await server.pool.query("UPDATE sessions SET changed_at = now() - interval '2 days' WHERE hash = $1", [tokenHash(cookie.split('=')[1]!)]);
+    await server.pool.query("UPDATE sessions SET changed_at = now() - interval '2 days' WHERE hash = $1", [
+      tokenHash(cookie.split('=')[1]!),
+    ]);
     const { headers } = await request(server.app).get('/api/jobs').set('Cookie', cookie).expect(200);
     const fresh = String(headers['set-cookie']).split(';')[0]!;
     expect(fresh).not.toBe(cookie);
     await request(server.app).get('/api/jobs').set('Cookie', cookie).expect(200);
     await request(server.app).get('/api/jobs').set('Cookie', fresh).expect(200);
-    await server.pool.query("UPDATE sessions SET changed_at = now() - interval '3 minutes' WHERE hash = $1", [tokenHash(fresh.split('=')[1]!)]);
+    await server.pool.query("UPDATE sessions SET changed_at = now() - interval '3 minutes' WHERE hash = $1", [
+      tokenHash(fresh.split('=')[1]!),
+    ]);
     await request(server.app).get('/api/jobs').set('Cookie', cookie).expect(401);
     await request(server.app).get('/api/jobs').set('Cookie', fresh).expect(200);
   });
@@ -142,7 +172,9 @@ describe('people', () => {
   it('always have an owner', async () => {
     const id = (await me(as('owner'))).person!.id;
     expect((await as('owner').delete(`/api/people/${id}`).expect(409)).body.error.code).toBe('last-owner');
-    expect((await as('owner').put(`/api/people/${id}`).send({ role: 'viewer' }).expect(409)).body.error.code).toBe('last-owner');
+    expect((await as('owner').put(`/api/people/${id}`).send({ role: 'viewer' }).expect(409)).body.error.code).toBe(
+      'last-owner',
+    );
   });
   it('with another passphrase are out everywhere else', async () => {
     await as('owner').post('/api/people').send({ name: 'Mia', role: 'painter', passphrase: PASSPHRASE }).expect(201);
@@ -156,7 +188,15 @@ describe('people', () => {
     await signIn(browser(), 'Mia').expect(403);
   });
   it('sign what they write down, whatever the entry says', async () => {
-    const entry = { id: randomUUID(), version: 2, at: new Date().toISOString(), kind: 'note', step: null, note: 'tacky', person: 'Somebody else' };
+    const entry = {
+      id: randomUUID(),
+      version: 2,
+      at: new Date().toISOString(),
+      kind: 'note',
+      step: null,
+      note: 'tacky',
+      person: 'Somebody else',
+    };
     await as('helper')
       .post(`/api/jobs/${job.id}/log`)
       .send({ entries: [entry] })
@@ -175,12 +215,17 @@ describe('people', () => {
     expect(more.find(({ id }) => id === hers.id)).toMatchObject({ person: 'Pim', sentBy: 'Hal' });
     expect(more.find(({ id }) => id === odd.id)).toMatchObject({ person: 'Hal' });
     expect(more.find(({ id }) => id === odd.id)).not.toHaveProperty('sentBy');
-    const saved = (await as('painter').put(`/api/jobs/${job.id}`).send({ revision: job.revision, design: job.design }).expect(200)).body as Job;
+    const saved = (
+      await as('painter').put(`/api/jobs/${job.id}`).send({ revision: job.revision, design: job.design }).expect(200)
+    ).body as Job;
     expect(saved.author).toBe('Pim');
-    expect((await as('owner').put(`/api/jobs/${job.id}`).send({ revision: job.revision, design: job.design }).expect(409)).body.error.message).toMatch(
-      /by Pim/,
-    );
-    const { rows } = await server.pool.query('SELECT author FROM job_revisions WHERE job_id = $1 ORDER BY revision', [job.id]);
+    expect(
+      (await as('owner').put(`/api/jobs/${job.id}`).send({ revision: job.revision, design: job.design }).expect(409))
+        .body.error.message,
+    ).toMatch(/by Pim/);
+    const { rows } = await server.pool.query('SELECT author FROM job_revisions WHERE job_id = $1 ORDER BY revision', [
+      job.id,
+    ]);
     expect(rows.map(({ author }) => author)).toEqual([null, 'Pim']);
   });
 });
@@ -191,15 +236,22 @@ describe('a phone of the shop', () => {
     await as('helper').put('/api/me/pin').send({ passphrase: PASSPHRASE, pin: '2468' }).expect(204);
     const hal = (await me(as('helper'))).person!.id;
     // On any other device a PIN is nothing.
-    expect((await browser().post('/api/sign-in/pin').send({ person: hal, pin: '2468' }).expect(403)).body.error.code).toBe('no-phone');
+    expect(
+      (await browser().post('/api/sign-in/pin').send({ person: hal, pin: '2468' }).expect(403)).body.error.code,
+    ).toBe('no-phone');
     const phone = browser();
     await signIn(phone, 'Ada', { phone: 'Bench phone' }).expect(201);
     expect((await me(phone)).phone).toEqual({ name: 'Bench phone', people: [{ id: hal, name: 'Hal' }] });
     await phone.post('/api/sign-in/pin').send({ person: hal, pin: '1111' }).expect(403);
-    expect((await phone.post('/api/sign-in/pin').send({ person: hal, pin: '2468' }).expect(201)).body.person.name).toBe('Hal');
+    expect((await phone.post('/api/sign-in/pin').send({ person: hal, pin: '2468' }).expect(201)).body.person.name).toBe(
+      'Hal',
+    );
     expect((await me(phone)).person?.name).toBe('Hal');
-    for (let times = 0; times < 5; times++) await server.pool.query("UPDATE phones SET wrong_pins = wrong_pins + 1 WHERE name = 'Bench phone'");
-    expect((await phone.post('/api/sign-in/pin').send({ person: hal, pin: '2468' }).expect(403)).body.error.code).toBe('pins-used-up');
+    for (let times = 0; times < 5; times++)
+      await server.pool.query("UPDATE phones SET wrong_pins = wrong_pins + 1 WHERE name = 'Bench phone'");
+    expect((await phone.post('/api/sign-in/pin').send({ person: hal, pin: '2468' }).expect(403)).body.error.code).toBe(
+      'pins-used-up',
+    );
     await signIn(phone, 'Pim').expect(201);
     await phone.post('/api/sign-in/pin').send({ person: hal, pin: '2468' }).expect(201);
   });
@@ -209,9 +261,19 @@ describe('a link for a customer', () => {
   it('shows how one job will look and how far it is, until it is called back', async () => {
     const { started } = (await as('helper').get(`/api/jobs/${job.id}/run`)).body as RunRecord;
     const coats = (started!.plan.steps as readonly Step[]).filter(({ stage, kind }) => stage === 1 && kind === 'coat');
-    const entries = coats.map(({ id: step }) => ({ id: randomUUID(), version: 2, at: new Date().toISOString(), kind: 'done', step, note: '' }));
+    const entries = coats.map(({ id: step }) => ({
+      id: randomUUID(),
+      version: 2,
+      at: new Date().toISOString(),
+      kind: 'done',
+      step,
+      note: '',
+    }));
     await as('helper').post(`/api/jobs/${job.id}/log`).send({ entries }).expect(201);
-    const { token, id } = (await as('painter').post(`/api/jobs/${job.id}/links`).expect(201)).body as { token: string; id: string };
+    const { token, id } = (await as('painter').post(`/api/jobs/${job.id}/links`).expect(201)).body as {
+      token: string;
+      id: string;
+    };
     const { body, text } = await request(server.app).get(`/api/link/${token}`).expect(200);
     expect(body).toMatchObject({ title: 'Juniper', state: 'in-shop' });
     expect(body.parts[0].areas[0].rings.length).toBeGreaterThan(0);
@@ -230,7 +292,10 @@ it('whoever only guesses is slowed down', async () => {
   const slow = await startTestServer({ demo: false, signIn: true, tries: 5 });
   const statuses = [];
   for (let times = 0; times < 7; times++)
-    statuses.push((await request(slow.app).post('/api/sign-in').send({ name: 'Ada', passphrase: 'guess after guess', device: 'x' })).status);
+    statuses.push(
+      (await request(slow.app).post('/api/sign-in').send({ name: 'Ada', passphrase: 'guess after guess', device: 'x' }))
+        .status,
+    );
   expect(statuses).toEqual([403, 403, 403, 403, 403, 429, 429]);
   await slow.close();
 });

@@ -89,7 +89,11 @@ export const peopleRoutes: readonly Route[] = [
       const person = await personNamed(context.db, name);
       if (!(await verifySecret(person?.passphrase ?? null, passphrase)) || !person) throw wrong();
       if (phone !== undefined && person.role !== 'owner')
-        throw new ApiError(403, 'owner-pairs', 'Only an owner makes this a phone of the shop: an owner signs in here once.');
+        throw new ApiError(
+          403,
+          'owner-pairs',
+          'Only an owner makes this a phone of the shop: an owner signs in here once.',
+        );
       await inTransaction(context.db, async (db) => {
         const paired = await pairedPhone(db, context, phone);
         await clearPinTries(db, paired, person.id);
@@ -110,13 +114,25 @@ export const peopleRoutes: readonly Route[] = [
       const { db, body, request } = context;
       const token = cookieIn(request, PHONE_COOKIE);
       const phone = token === null ? null : await findPhone(db, tokenHash(token));
-      if (!phone) throw new ApiError(403, 'no-phone', 'A PIN is enough only on a phone of the shop: sign in with your passphrase.');
+      if (!phone)
+        throw new ApiError(
+          403,
+          'no-phone',
+          'A PIN is enough only on a phone of the shop: sign in with your passphrase.',
+        );
       if (!(await inTransaction(db, (held) => countPinTry(held, phone.id, body.person))))
-        throw new ApiError(403, 'pins-used-up', 'Too many wrong PINs on this phone or for this person: sign in with your passphrase.');
+        throw new ApiError(
+          403,
+          'pins-used-up',
+          'Too many wrong PINs on this phone or for this person: sign in with your passphrase.',
+        );
       const person = await personById(db, body.person);
-      if (!(await verifySecret(person?.pin ?? null, body.pin)) || !person) throw new ApiError(403, 'wrong', 'This is not the PIN.');
+      if (!(await verifySecret(person?.pin ?? null, body.pin)) || !person)
+        throw new ApiError(403, 'wrong', 'This is not the PIN.');
       await clearPinTries(db, phone.id, person.id);
-      await inTransaction(db, (held) => begin(held, context, { person: person.id, phone: phone.id, device: phone.name, byPin: true }));
+      await inTransaction(db, (held) =>
+        begin(held, context, { person: person.id, phone: phone.id, device: phone.name, byPin: true }),
+      );
       return meOf(context, person.name, true);
     },
   }),
@@ -178,7 +194,9 @@ export const peopleRoutes: readonly Route[] = [
     path: '/phones',
     right: 'people',
     answer: phonesSchema,
-    work: async ({ db }) => ({ phones: (await listPhones(db)).map(({ pairedAt, ...phone }) => ({ ...phone, pairedAt: pairedAt.toISOString() })) }),
+    work: async ({ db }) => ({
+      phones: (await listPhones(db)).map(({ pairedAt, ...phone }) => ({ ...phone, pairedAt: pairedAt.toISOString() })),
+    }),
   }),
   route({
     method: 'DELETE',
@@ -196,7 +214,13 @@ export const peopleRoutes: readonly Route[] = [
     right: 'people',
     answer: peopleSchema,
     work: async ({ db }) => ({
-      people: (await listPeople(db)).map((row) => ({ id: row.id, name: row.name, role: row.role, hasPin: row.pin !== null, pinLocked: isPinLocked(row) })),
+      people: (await listPeople(db)).map((row) => ({
+        id: row.id,
+        name: row.name,
+        role: row.role,
+        hasPin: row.pin !== null,
+        pinLocked: isPinLocked(row),
+      })),
     }),
   }),
   route({
@@ -209,7 +233,8 @@ export const peopleRoutes: readonly Route[] = [
     async work({ db, body: { name, role, passphrase } }) {
       const names = (await listPeople(db)).map((one) => one.name);
       const alike = names.find((other) => looksAlike(name, other));
-      if (alike !== undefined && alike.toLowerCase() !== name.toLowerCase()) throw invalidAt('name', message('server.person-alike', { name: alike }));
+      if (alike !== undefined && alike.toLowerCase() !== name.toLowerCase())
+        throw invalidAt('name', message('server.person-alike', { name: alike }));
       refuseCommon(passphrase);
       const person = await insertPerson(db, { name, role, passphrase: await hashSecret(passphrase) });
       if (!person) throw taken();
@@ -285,13 +310,15 @@ async function known(db: Queryable, id: string): Promise<PersonRow> {
 /** Of two owners who go at the same moment one stays. */
 async function oneOwnerStays(db: Queryable): Promise<void> {
   await db.query('LOCK TABLE people IN SHARE ROW EXCLUSIVE MODE');
-  if ((await countOwners(db)) < 2) throw new ApiError(409, 'last-owner', 'One owner has to stay: make somebody else an owner first.');
+  if ((await countOwners(db)) < 2)
+    throw new ApiError(409, 'last-owner', 'One owner has to stay: make somebody else an owner first.');
 }
 
 /** The person who asks, after they have said their passphrase once more. */
 async function ownRow(db: Queryable, person: ShopPerson | null, passphrase: string): Promise<PersonRow> {
   const row = person && (await personById(db, person.id));
-  if (!(await verifySecret(row?.passphrase ?? null, passphrase)) || !row) throw new ApiError(403, 'wrong', 'This is not your passphrase.');
+  if (!(await verifySecret(row?.passphrase ?? null, passphrase)) || !row)
+    throw new ApiError(403, 'wrong', 'This is not your passphrase.');
   return row;
 }
 
@@ -308,7 +335,11 @@ async function begin(
 }
 
 /** The phone of the shop this browser is, made one now where a name for it is given. */
-async function pairedPhone(db: Queryable, { request, response }: Pick<Context, 'request' | 'response'>, name: string | undefined): Promise<string | null> {
+async function pairedPhone(
+  db: Queryable,
+  { request, response }: Pick<Context, 'request' | 'response'>,
+  name: string | undefined,
+): Promise<string | null> {
   const brought = cookieIn(request, PHONE_COOKIE);
   const found = brought === null ? null : await findPhone(db, tokenHash(brought));
   if (found) return found.id;
@@ -321,13 +352,27 @@ async function pairedPhone(db: Queryable, { request, response }: Pick<Context, '
 
 /** Who one is here; just signed in, the request does not know yet. */
 /** @param fresh name of who has just signed in, and whether by a PIN */
-async function meOf({ db, shop: { signIn }, person: before, request }: Context, fresh?: string, byPin = false): Promise<CurrentPerson> {
+async function meOf(
+  { db, shop: { signIn }, person: before, request }: Context,
+  fresh?: string,
+  byPin = false,
+): Promise<CurrentPerson> {
   if (!signIn) return { signIn, setUp: true, person: null, phone: null, pinEnded: false };
   const row = fresh === undefined ? null : await personNamed(db, fresh);
-  const person: ShopPerson | null = row ? { id: row.id, name: row.name, role: byPin ? roleByPin(row.role) : row.role } : before;
+  const person: ShopPerson | null = row
+    ? { id: row.id, name: row.name, role: byPin ? roleByPin(row.role) : row.role }
+    : before;
   const own = person && (row ?? (await personById(db, person.id)));
   const token = cookieIn(request, PHONE_COOKIE);
   const phone = token === null ? null : await findPhone(db, tokenHash(token));
-  const hands = phone ? (await listPeople(db)).flatMap(({ id, name, pin }) => (pin === null ? [] : [{ id, name }])) : [];
-  return { signIn, setUp: await canSignIn(db), person, phone: phone && { name: phone.name, people: hands }, pinEnded: own?.pinEnded ?? false };
+  const hands = phone
+    ? (await listPeople(db)).flatMap(({ id, name, pin }) => (pin === null ? [] : [{ id, name }]))
+    : [];
+  return {
+    signIn,
+    setUp: await canSignIn(db),
+    person,
+    phone: phone && { name: phone.name, people: hands },
+    pinEnded: own?.pinEnded ?? false,
+  };
 }

@@ -7,7 +7,8 @@ let server: TestServer;
 let [job, other] = ['', ''];
 const api = () => request(server.app);
 const jpeg = (bytes = 5000) => Buffer.concat([Buffer.from([0xff, 0xd8, 0xff, 0xe0]), randomBytes(bytes)]);
-const put = (photo: string, bytes: Buffer, of = job) => api().put(`/api/jobs/${of}/photos/${photo}`).type('image/jpeg').send(bytes);
+const put = (photo: string, bytes: Buffer, of = job) =>
+  api().put(`/api/jobs/${of}/photos/${photo}`).type('image/jpeg').send(bytes);
 const get = (photo: string, of = job) => api().get(`/api/jobs/${of}/photos/${photo}`);
 
 beforeAll(async () => {
@@ -24,9 +25,19 @@ it('keeps a photo once, however often it is sent, and gives it back as it came',
   expect((body as Buffer).equals(bytes)).toBe(true);
   expect(headers).toMatchObject({ 'content-type': 'image/jpeg', 'x-content-type-options': 'nosniff' });
   await get(id).set('If-None-Match', headers.etag!).expect(304);
-  const entry = { id: randomUUID(), version: 4, at: new Date().toISOString(), kind: 'note', step: null, note: '', saw: { kind: 'photo', photo: id } };
+  const entry = {
+    id: randomUUID(),
+    version: 4,
+    at: new Date().toISOString(),
+    kind: 'note',
+    step: null,
+    note: '',
+    saw: { kind: 'photo', photo: id },
+  };
   expect(await tell(server, job, entry)).toHaveProperty('seq');
-  expect((await api().get(`/api/jobs/${job}/log`)).body.events).toContainEqual(expect.objectContaining({ saw: { kind: 'photo', photo: id } }));
+  expect((await api().get(`/api/jobs/${job}/log`)).body.events).toContainEqual(
+    expect.objectContaining({ saw: { kind: 'photo', photo: id } }),
+  );
 });
 it('never changes one, and shows it with its own job alone', async () => {
   const [id, bytes] = [randomUUID(), jpeg()];
@@ -46,7 +57,10 @@ it.each([
   await get(id).expect(404);
 });
 it('refuses photos without end', async () => {
-  await server.pool.query("INSERT INTO photos (id, job_id, bytes) SELECT gen_random_uuid(), $1, '\\x01' FROM generate_series(1, $2)", [other, MAX_PHOTOS]);
+  await server.pool.query(
+    "INSERT INTO photos (id, job_id, bytes) SELECT gen_random_uuid(), $1, '\\x01' FROM generate_series(1, $2)",
+    [other, MAX_PHOTOS],
+  );
   expect((await put(randomUUID(), jpeg(), other).expect(422)).body.error.message).toMatch(/no more are kept/);
 });
 it('knows no photos of a job that is not there', async () => {

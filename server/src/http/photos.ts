@@ -30,7 +30,8 @@ export const photoRoutes: readonly Route[] = [
         await lockJob(db, id);
         return insertPhoto(db, id, photo, bytes);
       });
-      if (became === 'too-many') throw new ApiError(422, 'too-many', `This job has ${MAX_PHOTOS} photos: no more are kept.`);
+      if (became === 'too-many')
+        throw new ApiError(422, 'too-many', `This job has ${MAX_PHOTOS} photos: no more are kept.`);
       if (became === 'other') throw new ApiError(409, 'conflict', 'Another photo has this id. Take it again.');
     },
   }),

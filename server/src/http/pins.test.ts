@@ -20,8 +20,10 @@ let server: TestServer;
 const ids = new Map<string, string>();
 const browser = () => request.agent(server.app);
 type Browser = ReturnType<typeof browser>;
-const signIn = (who: Browser, name: string, more: object = {}) => who.post('/api/sign-in').send({ name, passphrase: PASSPHRASE, device: 'a browser', ...more });
-const pinIn = (who: Browser, name: string, pin = PIN) => who.post('/api/sign-in/pin').send({ person: ids.get(name), pin });
+const signIn = (who: Browser, name: string, more: object = {}) =>
+  who.post('/api/sign-in').send({ name, passphrase: PASSPHRASE, device: 'a browser', ...more });
+const pinIn = (who: Browser, name: string, pin = PIN) =>
+  who.post('/api/sign-in/pin').send({ person: ids.get(name), pin });
 const signedIn = async (name: string, more: object = {}) => {
   const who = browser();
   await signIn(who, name, more).expect(201);
@@ -82,7 +84,12 @@ describe('a PIN', () => {
     expect(guesses).toBe(5);
     await pinIn(phones[0]!, 'Ada').expect(403);
     const owner = await signedIn('Ada');
-    expect((await owner.get('/api/people')).body.people.map(({ name, pinLocked }: { name: string; pinLocked: boolean }) => [name, pinLocked])).toEqual([
+    expect(
+      (await owner.get('/api/people')).body.people.map(({ name, pinLocked }: { name: string; pinLocked: boolean }) => [
+        name,
+        pinLocked,
+      ]),
+    ).toEqual([
       ['Ada', false],
       ['Hal', false],
       ['Pim', false],
@@ -94,13 +101,19 @@ describe('a PIN', () => {
     const phone = await signedIn('Ada', { phone: 'Three' });
     for (let round = 0; round < 5; round++) await pinIn(phone, 'Pim', '0000').expect(403);
     const owner = await signedIn('Ada');
-    expect((await owner.get('/api/people')).body.people.find(({ name }: { name: string }) => name === 'Pim')).toMatchObject({ hasPin: true, pinLocked: true });
+    expect(
+      (await owner.get('/api/people')).body.people.find(({ name }: { name: string }) => name === 'Pim'),
+    ).toMatchObject({ hasPin: true, pinLocked: true });
     await signedIn('Pim');
-    expect((await owner.get('/api/people')).body.people.find(({ name }: { name: string }) => name === 'Pim')).toMatchObject({ pinLocked: false });
+    expect(
+      (await owner.get('/api/people')).body.people.find(({ name }: { name: string }) => name === 'Pim'),
+    ).toMatchObject({ pinLocked: false });
   });
   it('counts tries at the same moment, each before it is looked at', async () => {
     const phone = await signedIn('Ada', { phone: 'Four' });
-    const answers = await Promise.all(Array.from({ length: 30 }, (_, index) => pinIn(phone, 'Vic', String(3000 + index))));
+    const answers = await Promise.all(
+      Array.from({ length: 30 }, (_, index) => pinIn(phone, 'Vic', String(3000 + index))),
+    );
     expect(answers.filter(({ body }) => body.error.code === 'wrong')).toHaveLength(5);
     await signedIn('Vic');
   });
@@ -112,9 +125,14 @@ describe('a PIN', () => {
       .put(`/api/people/${ids.get('Hal')}`)
       .send({ passphrase: 'four dry brushes' })
       .expect(200);
-    expect((await owner.get('/api/people')).body.people.find(({ name }: { name: string }) => name === 'Hal')).toMatchObject({ hasPin: false });
+    expect(
+      (await owner.get('/api/people')).body.people.find(({ name }: { name: string }) => name === 'Hal'),
+    ).toMatchObject({ hasPin: false });
     await pinIn(phone, 'Hal').expect(403);
-    await updatePerson(server.pool, ids.get('Hal')!, { passphrase: await hashSecret(PASSPHRASE), pin: await hashSecret(PIN) });
+    await updatePerson(server.pool, ids.get('Hal')!, {
+      passphrase: await hashSecret(PASSPHRASE),
+      pin: await hashSecret(PIN),
+    });
   });
   it('of an owner from before has ended at the upgrade, and they are told until they set another', async () => {
     // What the upgrade does to such a PIN.
@@ -139,7 +157,9 @@ describe('a phone of the shop that is lost', () => {
     await owner.delete(`/api/phones/${lost.id}`).expect(404);
     await phone.get('/api/jobs').expect(401);
     expect((await pinIn(phone, 'Hal').expect(403)).body.error.code).toBe('no-phone');
-    expect((await owner.get('/api/phones')).body.phones.map(({ name }: { name: string }) => name)).not.toContain('Lost');
+    expect((await owner.get('/api/phones')).body.phones.map(({ name }: { name: string }) => name)).not.toContain(
+      'Lost',
+    );
   });
 });
 
@@ -157,14 +177,19 @@ describe('a page that listens', () => {
     return { status: answer.status, ended, hash };
   }
   const inTime = (ended: Promise<void>) =>
-    Promise.race([ended.then(() => 'ended'), new Promise((late) => setTimeout(() => late('still open'), WAIT_MS / 2).unref())]);
+    Promise.race([
+      ended.then(() => 'ended'),
+      new Promise((late) => setTimeout(() => late('still open'), WAIT_MS / 2).unref()),
+    ]);
 
   it('is ended with its sign-in, and with its person', async () => {
     const [one, other, stays] = [await listen('Hal'), await listen('Vic'), await listen('Pim')];
     await server.pool.query('UPDATE sessions SET ended_at = now() WHERE hash = $1', [one.hash]);
     expect(await inTime(one.ended)).toBe('ended');
     const owner = await signedIn('Ada');
-    const gone = (await owner.post('/api/people').send({ name: 'Leo', role: 'viewer', passphrase: PASSPHRASE }).expect(201)).body as { id: string };
+    const gone = (
+      await owner.post('/api/people').send({ name: 'Leo', role: 'viewer', passphrase: PASSPHRASE }).expect(201)
+    ).body as { id: string };
     ids.set('Leo', gone.id);
     const leo = await listen('Leo');
     await owner.delete(`/api/people/${gone.id}`).expect(204);
@@ -185,17 +210,28 @@ describe('a page that listens', () => {
 });
 
 describe('a passphrase', () => {
-  it.each(['1234567890', '0987654321', 'password123', 'qwertyuiop', 'abcdefghij', 'aaaaaaaaaa', 'hello hello hello', 'PASSWORD1234'])(
-    'is none that is common: %s',
-    (text) => expect(isCommon(text)).toBe(text !== 'hello hello hello'),
+  it.each([
+    '1234567890',
+    '0987654321',
+    'password123',
+    'qwertyuiop',
+    'abcdefghij',
+    'aaaaaaaaaa',
+    'hello hello hello',
+    'PASSWORD1234',
+  ])('is none that is common: %s', (text) => expect(isCommon(text)).toBe(text !== 'hello hello hello'));
+  it.each([PASSPHRASE, 'a ladder in the loft', 'zwölf Eimer Lack'])('may be a few words of one’s own: %s', (text) =>
+    expect(isCommon(text)).toBe(false),
   );
-  it.each([PASSPHRASE, 'a ladder in the loft', 'zwölf Eimer Lack'])('may be a few words of one’s own: %s', (text) => expect(isCommon(text)).toBe(false));
   it('that is common is refused wherever one is set', async () => {
     const owner = await signedIn('Ada');
-    const faults = (answer: { body: { error: { fields: { code: string }[] } } }) => answer.body.error.fields.map(({ code }) => code);
-    expect(faults(await owner.post('/api/people').send({ name: 'New', role: 'helper', passphrase: '1234567890' }).expect(422))).toEqual([
-      'server.passphrase-common',
-    ]);
+    const faults = (answer: { body: { error: { fields: { code: string }[] } } }) =>
+      answer.body.error.fields.map(({ code }) => code);
+    expect(
+      faults(
+        await owner.post('/api/people').send({ name: 'New', role: 'helper', passphrase: '1234567890' }).expect(422),
+      ),
+    ).toEqual(['server.passphrase-common']);
     expect(
       faults(
         await owner
@@ -204,9 +240,13 @@ describe('a passphrase', () => {
           .expect(422),
       ),
     ).toEqual(['server.passphrase-common']);
-    expect(faults(await owner.put('/api/me/passphrase').send({ old: PASSPHRASE, passphrase: '1234567890' }).expect(422))).toEqual(['server.passphrase-common']);
+    expect(
+      faults(await owner.put('/api/me/passphrase').send({ old: PASSPHRASE, passphrase: '1234567890' }).expect(422)),
+    ).toEqual(['server.passphrase-common']);
     const setUp = { code: normalizeCode(newCode()), name: 'X', passphrase: '1234567890', device: 'x' };
-    expect(faults(await browser().post('/api/sign-in/set-up').send(setUp).expect(422))).toEqual(['server.passphrase-common']);
+    expect(faults(await browser().post('/api/sign-in/set-up').send(setUp).expect(422))).toEqual([
+      'server.passphrase-common',
+    ]);
   });
 });
 
@@ -219,7 +259,9 @@ describe('a name', () => {
     ['Hal', 'Ha1'],
     ['Vic', 'Ⅴic'],
     ['Bo Rue', 'Bo\u00a0Rue'],
-  ])('that looks like another is told apart by nobody: %s, %j', (one, other) => expect(looksAlike(one, other)).toBe(true));
+  ])('that looks like another is told apart by nobody: %s, %j', (one, other) =>
+    expect(looksAlike(one, other)).toBe(true),
+  );
   it.each([
     ['Ada', 'Ida'],
     ['Pim', 'Pam'],
@@ -227,8 +269,13 @@ describe('a name', () => {
   ])('is another where it looks so: %s, %s', (one, other) => expect(looksAlike(one, other)).toBe(false));
   it('of a new person that looks like one that is here is refused', async () => {
     const owner = await signedIn('Ada');
-    const { body } = await owner.post('/api/people').send({ name: 'Аda', role: 'helper', passphrase: PASSPHRASE }).expect(422);
-    expect(body.error.fields).toEqual([expect.objectContaining({ path: 'name', code: 'server.person-alike', values: { name: 'Ada' } })]);
+    const { body } = await owner
+      .post('/api/people')
+      .send({ name: 'Аda', role: 'helper', passphrase: PASSPHRASE })
+      .expect(422);
+    expect(body.error.fields).toEqual([
+      expect.objectContaining({ path: 'name', code: 'server.person-alike', values: { name: 'Ada' } }),
+    ]);
   });
 });
 
@@ -249,7 +296,9 @@ describe('the calendar', () => {
     await pim.delete('/api/me/calendar').expect(404);
     await request(server.app).get(`/api/calendar/${next}`).expect(404);
     const owner = await signedIn('Ada');
-    const { id } = (await owner.post('/api/people').send({ name: 'Tam', role: 'helper', passphrase: PASSPHRASE }).expect(201)).body as { id: string };
+    const { id } = (
+      await owner.post('/api/people').send({ name: 'Tam', role: 'helper', passphrase: PASSPHRASE }).expect(201)
+    ).body as { id: string };
     const tam = await signedIn('Tam');
     const { token: theirs } = (await tam.post('/api/me/calendar').expect(201)).body as { token: string };
     await request(server.app).get(`/api/calendar/${theirs}`).expect(200);
@@ -264,7 +313,8 @@ it('addresses that open something stand in no log', async () => {
   const { pool, workshop, hub } = server;
   const app = createApp({ pool, log, clientFolder: null, workshop, hub, signIn: true });
   const secret = randomUUID();
-  for (const path of [`/api/link/${secret}`, `/api/calendar/${secret}`, `/api/calendar/${secret}?x=1`]) await request(app).get(path).expect(404);
+  for (const path of [`/api/link/${secret}`, `/api/calendar/${secret}`, `/api/calendar/${secret}?x=1`])
+    await request(app).get(path).expect(404);
   expect(lines.length).toBeGreaterThan(0);
   expect(lines.join()).not.toContain(secret);
   expect(lines.join()).toContain('/api/link/…');

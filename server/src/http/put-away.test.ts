@@ -17,8 +17,16 @@ const listed = async (state = '') =>
   ).body.jobs as JobSummary[];
 const titles = async (state = '') => (await listed(state)).map(({ title }) => title).sort();
 const named = async (title: string) => (await listed()).find((job) => job.title === title)!;
-const newJob = async (title: string) => (await api().post('/api/jobs').send({ title, kind: 'other' }).expect(201)).body as Job;
-const note = () => ({ id: randomUUID(), version: 4, at: new Date().toISOString(), kind: 'note', step: null, note: 'from a phone that was away' });
+const newJob = async (title: string) =>
+  (await api().post('/api/jobs').send({ title, kind: 'other' }).expect(201)).body as Job;
+const note = () => ({
+  id: randomUUID(),
+  version: 4,
+  at: new Date().toISOString(),
+  kind: 'note',
+  step: null,
+  note: 'from a phone that was away',
+});
 
 beforeAll(async () => void (server = await startTestServer()));
 afterAll(closeOpened);
@@ -27,7 +35,9 @@ it('an archived job is out of the way, opens and changes as before, and comes ba
   const { id } = await newJob('Put away');
   await api().put(`/api/jobs/${id}/archived`).send({ archived: true }).expect(204);
   expect(await titles()).not.toContain('Put away');
-  expect(await listed('archived')).toEqual([expect.objectContaining({ id, archivedAt: expect.any(String), deletedAt: null })]);
+  expect(await listed('archived')).toEqual([
+    expect.objectContaining({ id, archivedAt: expect.any(String), deletedAt: null }),
+  ]);
   const job = (await api().get(`/api/jobs/${id}`).expect(200)).body as Job;
   expect(job.archivedAt).toEqual(expect.any(String));
   await api().put(`/api/jobs/${id}`).send({ revision: 1, design: job.design }).expect(200);
@@ -37,9 +47,13 @@ it('an archived job is out of the way, opens and changes as before, and comes ba
 
 it('a job at work in the shop is put away only by whoever confirms it, and then takes nothing in the day', async () => {
   const { id } = await named('Juniper');
-  for (const ask of [() => api().delete(`/api/jobs/${id}`), () => api().put(`/api/jobs/${id}/archived`).send({ archived: true })])
+  for (const ask of [
+    () => api().delete(`/api/jobs/${id}`),
+    () => api().put(`/api/jobs/${id}/archived`).send({ archived: true }),
+  ])
     expect((await ask().expect(409)).body.error.code).toBe('running');
-  const work = async () => ((await api().get('/api/day').expect(200)).body.work as { job: string }[]).map(({ job }) => job);
+  const work = async () =>
+    ((await api().get('/api/day').expect(200)).body.work as { job: string }[]).map(({ job }) => job);
   expect(await work()).toContain(id);
   await api().delete(`/api/jobs/${id}?running=yes`).expect(204);
   expect(await work()).not.toContain(id);
@@ -58,7 +72,9 @@ it('a deleted job comes back whole, its log too; meanwhile it is neither changed
   expect(await titles()).not.toContain('Marigold');
   const job = (await api().get(`/api/jobs/${id}`).expect(200)).body as Job;
   expect(job.deletedAt).toEqual(expect.any(String));
-  expect((await api().put(`/api/jobs/${id}`).send({ revision, design: job.design }).expect(409)).body.error.code).toBe('deleted');
+  expect((await api().put(`/api/jobs/${id}`).send({ revision, design: job.design }).expect(409)).body.error.code).toBe(
+    'deleted',
+  );
   const start = { revision, event: { ...note(), kind: 'start', note: '' } };
   expect((await api().post(`/api/jobs/${id}/start`).send(start).expect(409)).body.error.code).toBe('deleted');
   await api().get(`/api/link/${token}`).expect(404);
@@ -77,7 +93,9 @@ it('what a shop has learned from a deleted job counts no more, and again once it
   const { started } = (await api().get(`/api/jobs/${(await named('Saltwort')).id}/run`)).body as RunRecord;
   expect(started).not.toBeNull();
   const saltwort = (await named('Saltwort')).id;
-  const coat = (started!.plan.steps as readonly { id: string; kind: string; stage: number | null }[]).filter(({ kind }) => kind === 'coat').at(0)!;
+  const coat = (started!.plan.steps as readonly { id: string; kind: string; stage: number | null }[])
+    .filter(({ kind }) => kind === 'coat')
+    .at(0)!;
   const seen = { ...note(), kind: 'touch', step: coat.id, sheet: started!.sheet, saw: { kind: 'feel', feel: 'dry' } };
   await api()
     .post(`/api/jobs/${saltwort}/log`)

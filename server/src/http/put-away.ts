@@ -19,7 +19,11 @@ async function known(db: Queryable, id: unknown): Promise<JobPlace & { readonly 
 /** A job that is at work in the shop is put away only by whoever says that they know it is. */
 function confirmed({ inShop, archived, deleted }: JobPlace, running: unknown): void {
   if (inShop && !archived && !deleted && running !== 'yes')
-    throw new ApiError(409, 'running', 'This job is at work in the shop: steps of it may be due. Confirm that you mean it.');
+    throw new ApiError(
+      409,
+      'running',
+      'This job is at work in the shop: steps of it may be due. Confirm that you mean it.',
+    );
 }
 
 /** /api/jobs/:id/archived, /undelete and /duplicate, and DELETE /api/jobs/:id: jobs that are put away, and copies. /api/shop/own: without the demo. */
@@ -77,7 +81,13 @@ export const putAwayRoutes: readonly Route[] = [
       });
     },
   }),
-  route({ method: 'GET', path: '/shop/own', right: 'look', answer: ownShopSchema, work: async ({ db }) => ({ demoJobs: (await demoJobs(db)).length }) }),
+  route({
+    method: 'GET',
+    path: '/shop/own',
+    right: 'look',
+    answer: ownShopSchema,
+    work: async ({ db }) => ({ demoJobs: (await demoJobs(db)).length }),
+  }),
   // The jobs of the demo are deleted, so that it can be undone one by one; the shelf stays.
   route({
     method: 'POST',

@@ -93,7 +93,9 @@ export function route<A extends Answer, B extends Schema | undefined = undefined
   given: Asked & {
     readonly body?: B;
     readonly answer: A;
-    readonly work: (context: Context<B extends Schema ? v.InferOutput<B> : undefined>) => Worked<A> | Promise<Worked<A>>;
+    readonly work: (
+      context: Context<B extends Schema ? v.InferOutput<B> : undefined>,
+    ) => Worked<A> | Promise<Worked<A>>;
   },
 ): Route {
   return { ...given, body: given.body ?? null };
@@ -151,7 +153,11 @@ function contextOf(shop: Shop, { body }: Route, request: Request, response: Resp
     query: request.query,
     body: body ? bodyOf(body, request.body) : undefined,
     run: (name, input) =>
-      shop.workshop.run(name, input, { answering: response, tell: progressOf(shop.works, request, response), person: rateLimitKey(shop, request) }),
+      shop.workshop.run(name, input, {
+        answering: response,
+        tell: progressOf(shop.works, request, response),
+        person: rateLimitKey(shop, request),
+      }),
     request,
     response,
   };

@@ -1,5 +1,14 @@
 import { randomUUID } from 'node:crypto';
-import { giveFinish, planJob, SHIPPED_SHELF, type Job, type JobSummary, type LogEvent, type RunRecord, type StepId } from '@lintrel/core';
+import {
+  giveFinish,
+  planJob,
+  SHIPPED_SHELF,
+  type Job,
+  type JobSummary,
+  type LogEvent,
+  type RunRecord,
+  type StepId,
+} from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, tell, type TestServer } from '../testing';
 
@@ -31,7 +40,10 @@ it('starts with the plan of the revision that was looked at, and freezes it', as
     .send({ revision: job.revision + 1, event: event('start') })
     .expect(409);
   const start = event('start', null, 200);
-  const { body } = await api().post(`/api/jobs/${job.id}/start`).send({ revision: job.revision, event: start }).expect(201);
+  const { body } = await api()
+    .post(`/api/jobs/${job.id}/start`)
+    .send({ revision: job.revision, event: start })
+    .expect(201);
   const { started, events } = body as RunRecord;
   expect(JSON.stringify(started?.plan.steps)).toBe(JSON.stringify(planJob(job.design, SHIPPED_SHELF).steps));
   expect(events).toEqual([{ ...start, seq: expect.any(Number), sheet: started!.sheet }]);
@@ -46,7 +58,9 @@ it('starts with the plan of the revision that was looked at, and freezes it', as
     .post(`/api/jobs/${job.id}/start`)
     .send({ revision: job.revision + 1, event: start })
     .expect(201);
-  const { rows } = await server.pool.query('SELECT count(*)::int AS count FROM started_plans WHERE job_id = $1', [job.id]);
+  const { rows } = await server.pool.query('SELECT count(*)::int AS count FROM started_plans WHERE job_id = $1', [
+    job.id,
+  ]);
   expect(rows[0].count).toBe(1);
 });
 
@@ -84,7 +98,10 @@ it.each<[string, Partial<LogEvent>, RegExp]>([
 
 it('tells what was logged after a number, and on which sheet', async () => {
   const last = (await kept()).at(-1)!.seq;
-  const [a, b] = [event('note'), { ...event('trouble'), device: 'bench phone', deviceAt: new Date(Date.now() + 10_800_000).toISOString() }];
+  const [a, b] = [
+    event('note'),
+    { ...event('trouble'), device: 'bench phone', deviceAt: new Date(Date.now() + 10_800_000).toISOString() },
+  ];
   const { body: taken } = await api()
     .post(`/api/jobs/${job.id}/log`)
     .send({ entries: [a, b] })
@@ -104,7 +121,9 @@ it('refuses a heap of entries, and none', async () => {
 });
 
 it('an entry from another sheet is kept and counts for nothing on the one that runs now', async () => {
-  const other = ((await api().get('/api/jobs')).body.jobs as JobSummary[]).find(({ title }) => title === 'Marigold')!.id;
+  const other = ((await api().get('/api/jobs')).body.jobs as JobSummary[]).find(
+    ({ title }) => title === 'Marigold',
+  )!.id;
   const { revision } = (await api().get(`/api/jobs/${other}`)).body as Job;
   const begin = () =>
     api()
@@ -116,7 +135,8 @@ it('an entry from another sheet is kept and counts for nothing on the one that r
   await tell(server, other, { ...event('finish'), note: 'for the test' });
   const second = (await begin()).body as RunRecord;
   expect(second.started!.sheet).toBeGreaterThan(first.started!.sheet);
-  const nextOf = async () => ((await api().get('/api/jobs')).body.jobs as JobSummary[]).find(({ id }) => id === other)!.nextStep;
+  const nextOf = async () =>
+    ((await api().get('/api/jobs')).body.jobs as JobSummary[]).find(({ id }) => id === other)!.nextStep;
   const before = await nextOf();
   // A phone that was away since the first start tells it now.
   await tell(server, other, { ...event('done', before), sheet: first.started!.sheet });
@@ -165,5 +185,7 @@ it('plans with the shelf as it is now, not as it was', async () => {
   await api().delete(`/api/shelf/tapes/${vinyl.code}`).expect(204);
   const plan = (await api().get(`/api/jobs/${job.id}/plan`)).body as ReturnType<typeof planJob>;
   expect(plan.lists.tape.map(({ tape }) => tape)).not.toContain('W18');
-  expect(giveFinish(job.design, 'hull', plan.parts[0]!.areas[0]!, null).scheme.areas).toHaveLength(job.design.scheme.areas.length);
+  expect(giveFinish(job.design, 'hull', plan.parts[0]!.areas[0]!, null).scheme.areas).toHaveLength(
+    job.design.scheme.areas.length,
+  );
 });

@@ -54,7 +54,8 @@ export const runRoutes: readonly Route[] = [
       if ((await runningRevision(pool, job.id)) === revision) return runRecord(pool, job.id, query);
       if (revision !== job.revision) throw staleStart(job.revision);
       const plan = await planOf(pool, run, job);
-      if (plan.steps === 0) throw new ApiError(422, 'nothing-to-run', 'There is nothing to run yet: give at least one area a finish.');
+      if (plan.steps === 0)
+        throw new ApiError(422, 'nothing-to-run', 'There is nothing to run yet: give at least one area a finish.');
       await inTransaction(pool, async (db) => {
         await lockJob(db, job.id);
         // The same start may have come again while we planned: it freezes one plan.
@@ -63,7 +64,11 @@ export const runRoutes: readonly Route[] = [
         if (newest !== revision) throw staleStart(newest);
         if ((await runningRevision(db, job.id)) === revision) return;
         if (shelf !== undefined && shelf !== plan.shelf)
-          throw new ApiError(409, 'stale-shelf', 'Something on the shelf was changed since this plan was worked out. Look at the plan again, then start.');
+          throw new ApiError(
+            409,
+            'stale-shelf',
+            'Something on the shelf was changed since this plan was worked out. Look at the plan again, then start.',
+          );
         const sheet = await insertStartedPlan(db, job.id, revision, plan.text);
         await append(db, job.id, signed({ ...event, sheet }, author), now());
         await storeProgress(db, job.id);
@@ -78,7 +83,8 @@ export const runRoutes: readonly Route[] = [
     answer: logAnswerSchema,
     async work({ db, params, query: { after } }) {
       const id = await knownId(db, params.id);
-      if (after !== undefined && !(typeof after === 'string' && /^\d{1,12}$/.test(after))) throw invalidAt('after', messageWithoutValues('server.no-place'));
+      if (after !== undefined && !(typeof after === 'string' && /^\d{1,12}$/.test(after)))
+        throw invalidAt('after', messageWithoutValues('server.no-place'));
       const [sheet, events] = await Promise.all([newestSheet(db, id), listEvents(db, id, Number(after ?? 0))]);
       return { sheet, events };
     },
@@ -89,7 +95,8 @@ export const runRoutes: readonly Route[] = [
     right: 'run',
     body: announcePresenceSchema,
     answer: 'nothing',
-    work: ({ db, params, author, body: { step, device } }) => announcePresence(db, { job: uuidOf(params.id, 'job'), step, device, person: author }),
+    work: ({ db, params, author, body: { step, device } }) =>
+      announcePresence(db, { job: uuidOf(params.id, 'job'), step, device, person: author }),
   }),
   route({
     method: 'POST',
@@ -101,15 +108,23 @@ export const runRoutes: readonly Route[] = [
     answer: entryResultsSchema,
     async work({ db: pool, params, author, now, body: { entries, authors = {} } }) {
       const id = await knownId(pool, params.id);
-      const madeBy = author === null ? new Map<string, string>() : await namesOf(pool, [...new Set(Object.values(authors))]);
+      const madeBy =
+        author === null ? new Map<string, string>() : await namesOf(pool, [...new Set(Object.values(authors))]);
       return inTransaction(pool, async (db) => {
         await lockJob(db, id);
         const answers: EntryResults['entries'] = [];
         for (const sent of entries)
-          answers.push(await takeEntry(db, id, sent, { author, madeBy: madeBy.get(authors[idOf(sent)] ?? '') ?? author, now: now() }));
+          answers.push(
+            await takeEntry(db, id, sent, {
+              author,
+              madeBy: madeBy.get(authors[idOf(sent)] ?? '') ?? author,
+              now: now(),
+            }),
+          );
         await storeProgress(db, id);
         const seen = entries.flatMap((sent) => seenStep(sent) ?? []);
-        for (const finish of seen.length > 0 ? await finishesOfSteps(db, id, seen) : []) await updateLearning(db, finish);
+        for (const finish of seen.length > 0 ? await finishesOfSteps(db, id, seen) : [])
+          await updateLearning(db, finish);
         return { entries: answers };
       });
     },
@@ -161,7 +176,11 @@ async function takeEntry(
 async function allPlugsOut(db: Queryable, jobId: string): Promise<void> {
   const { started, progress } = await findProgress(db, jobId);
   if (started?.steps.some(({ id, kind }) => kind === 'unplug' && !progress.doneAt.has(id)))
-    throw new ApiError(422, 'plugs-in', 'The plugs are not counted out yet: count them, or write down why the job ends without.');
+    throw new ApiError(
+      422,
+      'plugs-in',
+      'The plugs are not counted out yet: count them, or write down why the job ends without.',
+    );
 }
 
 const staleStart = (revision: number): ApiError =>

@@ -12,7 +12,8 @@ beforeAll(async () => {
 });
 afterAll(() => server.close());
 
-it('gives back what ships, figure by figure and in order', async () => expect((await api().get('/api/shelf').expect(200)).body).toEqual(SHIPPED_SHELF));
+it('gives back what ships, figure by figure and in order', async () =>
+  expect((await api().get('/api/shelf').expect(200)).body).toEqual(SHIPPED_SHELF));
 
 it.each([
   ['tapes', tape, 'code', { ...tape, widthMm: 2.5, use: `it's 2.5 mm, "nearly"` }],
@@ -60,7 +61,11 @@ it.each([
   ['finishes', { ...finish, recoat: [] }, 'recoat'],
   ['finishes', { ...finish, system: 'jam' }, 'system'],
 ] as const)('refuses one of the %s at its field', async (table, entry, path) => {
-  expect((await api().post(`/api/shelf/${table}`).send(entry).expect(422)).body.error.fields.map((field: { path: string }) => field.path)).toEqual([path]);
+  expect(
+    (await api().post(`/api/shelf/${table}`).send(entry).expect(422)).body.error.fields.map(
+      (field: { path: string }) => field.path,
+    ),
+  ).toEqual([path]);
 });
 
 it('does not take away a finish a job is planned with, and says which', async () => {
@@ -78,8 +83,12 @@ describe('/api/ask', () => {
       .put(`/api/shelf/tapes/V6?was=${entryFingerprint(tape)}`)
       .send(changed)
       .expect(200);
-    expect((await api().post('/api/ask/bend').send({ radius: '120', tape: 'V6' }).expect(200)).body.verdict).toBe('too-tight');
-    expect((await api().post('/api/ask/bend').send({ radius: 120, width: 6, stretch: 0.15, fold: 0.005 }).expect(200)).body).toMatchObject({
+    expect((await api().post('/api/ask/bend').send({ radius: '120', tape: 'V6' }).expect(200)).body.verdict).toBe(
+      'too-tight',
+    );
+    expect(
+      (await api().post('/api/ask/bend').send({ radius: 120, width: 6, stretch: 0.15, fold: 0.005 }).expect(200)).body,
+    ).toMatchObject({
       verdict: 'stretch',
       outerStrain: 0.04475,
     });
@@ -133,7 +142,9 @@ describe('an entry two people change at the same time', () => {
       .expect(200);
   });
   it('keeps what it has been, and no one changes that', async () => {
-    const { rows } = await server.pool.query("SELECT entry->>'name' AS name FROM shelf_revisions WHERE key = 'F19' ORDER BY seq");
+    const { rows } = await server.pool.query(
+      "SELECT entry->>'name' AS name FROM shelf_revisions WHERE key = 'F19' ORDER BY seq",
+    );
     expect(rows.map(({ name }) => name).slice(0, 2)).toEqual(['Mine', 'Theirs']);
     await expect(server.pool.query('DELETE FROM shelf_revisions')).rejects.toThrow(/append-only/);
   });

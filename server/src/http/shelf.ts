@@ -43,7 +43,11 @@ export async function addEntry<T extends ShelfTable>(db: Queryable, table: T, en
   const done = await insertEntry(db, table, entry);
   if (done === 'taken') throw invalidAt(KEY_FIELDS[table], message('server.taken', { key: keyOf(table, entry) }));
   if (done === 'full')
-    throw new ApiError(409, 'shelf-full', `The shelf is full: it holds ${MAX_SHELF_ENTRIES} ${table}. Take off what is not used any more, then try again.`);
+    throw new ApiError(
+      409,
+      'shelf-full',
+      `The shelf is full: it holds ${MAX_SHELF_ENTRIES} ${table}. Take off what is not used any more, then try again.`,
+    );
 }
 
 function kept<E extends Tape | Finish | Supply>(entry: E): E {
@@ -103,7 +107,8 @@ function entryRoutes<T extends ShelfTable>(table: T, schema: v.GenericSchema<She
         inTransaction(pool, async (db) => {
           await lockShelf(db);
           const users = table === 'finishes' ? await jobsUsingFinish(db, key) : [];
-          if (users.length > 0) throw new ApiError(409, 'in-use', `Still used by ${users.join(', ')}: choose another finish there first.`);
+          if (users.length > 0)
+            throw new ApiError(409, 'in-use', `Still used by ${users.join(', ')}: choose another finish there first.`);
           if (!(await deleteEntry(db, table, key))) throw notFound(WORDS[table]);
           await insertEntryRevision(db, table, key, null, author);
         }),
@@ -120,7 +125,12 @@ export const shelfRoutes: readonly Route[] = [
     answer: wholeShelfSchema,
     async work({ db }) {
       const { tapes, finishes, supplies = [], learned } = await readShelf(db);
-      return { tapes: [...tapes], finishes: [...finishes], supplies: [...supplies], ...(learned ? { learned: [...learned] } : {}) };
+      return {
+        tapes: [...tapes],
+        finishes: [...finishes],
+        supplies: [...supplies],
+        ...(learned ? { learned: [...learned] } : {}),
+      };
     },
   }),
   ...entryRoutes('tapes', tapeSchema),
@@ -166,7 +176,11 @@ export const shelfRoutes: readonly Route[] = [
  */
 async function stillAs(db: Queryable, table: ShelfTable, key: string, was: unknown): Promise<void> {
   if (typeof was !== 'string')
-    throw new ApiError(428, 'no-mark', 'Which entry this replaces is not said: load the shelf anew, and send the mark of the entry as `was`.');
+    throw new ApiError(
+      428,
+      'no-mark',
+      'Which entry this replaces is not said: load the shelf anew, and send the mark of the entry as `was`.',
+    );
   const current = await findEntry(db, table, key);
   if (!current || entryFingerprint(current) === was) return;
   const author = await lastAuthor(db, table, key);

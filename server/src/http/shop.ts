@@ -5,13 +5,27 @@ import { saveBackupKey } from '../db/backup-key';
 import { ApiError } from './errors';
 import { route, type Route, type Shop } from './route';
 
-const NO_BACKUPS = { made: false, most: MAX_BACKUPS, backups: [], failure: null, freeBytes: null, low: false, keySet: false };
+const NO_BACKUPS = {
+  made: false,
+  most: MAX_BACKUPS,
+  backups: [],
+  failure: null,
+  freeBytes: null,
+  low: false,
+  keySet: false,
+};
 
 const stateOf = ({ backups }: Shop) => (backups === null ? NO_BACKUPS : backups.state());
 
 /** /api/shop: what is kept of the shop as a whole. */
 export const shopRoutes: readonly Route[] = [
-  route({ method: 'GET', path: '/shop/backups', right: 'shop', answer: backupsSchema, work: ({ shop }) => stateOf(shop) }),
+  route({
+    method: 'GET',
+    path: '/shop/backups',
+    right: 'shop',
+    answer: backupsSchema,
+    work: ({ shop }) => stateOf(shop),
+  }),
   route({
     method: 'POST',
     path: '/shop/backups',
@@ -19,7 +33,8 @@ export const shopRoutes: readonly Route[] = [
     status: 201,
     answer: backupsSchema,
     async work({ shop }) {
-      if (shop.backups === null) throw new ApiError(409, 'no-folder', 'This server keeps no backups: it was started without a folder for them.');
+      if (shop.backups === null)
+        throw new ApiError(409, 'no-folder', 'This server keeps no backups: it was started without a folder for them.');
       // Why it could not be made stands in the answer, and stays there until one is made.
       await shop.backups.make().catch(() => undefined);
       return stateOf(shop);

@@ -1,5 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import { shelfFingerprint, type Job, type JobSummary, type LogEvent, type RunRecord, type Shelf, entryFingerprint } from '@lintrel/core';
+import {
+  shelfFingerprint,
+  type Job,
+  type JobSummary,
+  type LogEvent,
+  type RunRecord,
+  type Shelf,
+  entryFingerprint,
+} from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, tell, type TestServer } from '../testing';
 
@@ -7,7 +15,14 @@ import { startTestServer, tell, type TestServer } from '../testing';
 
 let server: TestServer;
 const api = () => request(server.app);
-const start = (): LogEvent => ({ id: randomUUID(), version: 1, at: new Date().toISOString(), kind: 'start', step: null, note: '' });
+const start = (): LogEvent => ({
+  id: randomUUID(),
+  version: 1,
+  at: new Date().toISOString(),
+  kind: 'start',
+  step: null,
+  note: '',
+});
 const jobNamed = async (title: string): Promise<Job> => {
   const { id } = ((await api().get('/api/jobs')).body.jobs as JobSummary[]).find((job) => job.title === title)!;
   return (await api().get(`/api/jobs/${id}`)).body as Job;
@@ -18,7 +33,8 @@ const begin = (job: Job, over: object = {}) =>
     .post(`/api/jobs/${job.id}/start`)
     .send({ revision: job.revision, event: start(), ...over });
 const frozen = async ({ id }: Job) =>
-  (await server.pool.query('SELECT count(*)::int AS count FROM started_plans WHERE job_id = $1', [id])).rows[0].count as number;
+  (await server.pool.query('SELECT count(*)::int AS count FROM started_plans WHERE job_id = $1', [id])).rows[0]
+    .count as number;
 
 beforeAll(async () => {
   server = await startTestServer();
@@ -71,7 +87,10 @@ it('a plan from another shelf than there is now is not frozen', async () => {
 
 it('how much there is of a thing changes no plan until there is none', async () => {
   const now = await shelf();
-  const withRolls = (rolls: number): Shelf => ({ ...now, tapes: now.tapes.map((tape) => (tape.code === 'F6' ? { ...tape, rolls } : tape)) });
+  const withRolls = (rolls: number): Shelf => ({
+    ...now,
+    tapes: now.tapes.map((tape) => (tape.code === 'F6' ? { ...tape, rolls } : tape)),
+  });
   expect(shelfFingerprint(withRolls(3))).toBe(shelfFingerprint(now));
   expect(shelfFingerprint(withRolls(1))).toBe(shelfFingerprint(now));
   expect(shelfFingerprint(withRolls(0))).not.toBe(shelfFingerprint(now));
@@ -81,7 +100,9 @@ it('the work sheet is sent once: whoever has it says so, and gets a new one when
   const job = await jobNamed('Tansy');
   const first = (await begin(job).expect(201)).body as RunRecord;
   const run = async (have: string) =>
-    (await api().get(`/api/jobs/${job.id}/run?have=${have}`).expect(200)).body as { started: { sheet: number; plan: object | null } };
+    (await api().get(`/api/jobs/${job.id}/run?have=${have}`).expect(200)).body as {
+      started: { sheet: number; plan: object | null };
+    };
   const { sheet } = first.started!;
   expect((await run('')).started.plan).toEqual(first.started!.plan);
   expect((await run(String(sheet))).started).toEqual({ ...first.started, plan: null });
@@ -99,10 +120,14 @@ it('the work sheet is sent once: whoever has it says so, and gets a new one when
 });
 
 describe('the list of jobs', () => {
-  const list = async (query = '') => (await api().get(`/api/jobs${query}`).expect(200)).body as { jobs: JobSummary[]; more: string | null };
+  const list = async (query = '') =>
+    (await api().get(`/api/jobs${query}`).expect(200)).body as { jobs: JobSummary[]; more: string | null };
   it('comes page after page, each job once, those in the shop first', async () => {
     for (let number = 0; number < 230; number++)
-      await server.pool.query("INSERT INTO jobs (title, kind, revision, design) SELECT 'Many ' || $1::int, kind, 1, design FROM jobs LIMIT 1", [number]);
+      await server.pool.query(
+        "INSERT INTO jobs (title, kind, revision, design) SELECT 'Many ' || $1::int, kind, 1, design FROM jobs LIMIT 1",
+        [number],
+      );
     const seen: JobSummary[] = [];
     let [after, pages] = ['', 0];
     for (;;) {

@@ -20,7 +20,14 @@ let job: Job;
 let started: RunRecord;
 const api = () => request(server.app);
 const now = () => new Date().toISOString();
-const event = (kind: LogEvent['kind'], step: LogEvent['step'] = null): LogEvent => ({ id: randomUUID(), version: 1, at: now(), kind, step, note: '' });
+const event = (kind: LogEvent['kind'], step: LogEvent['step'] = null): LogEvent => ({
+  id: randomUUID(),
+  version: 1,
+  at: now(),
+  kind,
+  step,
+  note: '',
+});
 const log = async (entry: LogEvent) => expect(await tell(server, job.id, entry)).toHaveProperty('seq');
 const booked = (over: Partial<BookStock>): BookStock => ({
   id: randomUUID(),
@@ -35,7 +42,8 @@ const booked = (over: Partial<BookStock>): BookStock => ({
 const book = (move: BookStock) => api().post('/api/shelf/moves').send(move);
 const shelf = async () => (await api().get('/api/shelf')).body as Shelf;
 const rollsOf = async (code: string) => (await shelf()).tapes.find((tape) => tape.code === code)?.rolls;
-const movesOf = async (code: string, stuff = 'tapes') => (await api().get(`/api/shelf/moves/${stuff}/${code}`)).body.moves as StockMove[];
+const movesOf = async (code: string, stuff = 'tapes') =>
+  (await api().get(`/api/shelf/moves/${stuff}/${code}`)).body.moves as StockMove[];
 const reserved = async () => (await api().get('/api/shelf/reserved').expect(200)).body.reserved as StockReserved[];
 
 beforeAll(async () => {

@@ -14,8 +14,24 @@ const sound = (job: Job): Readonly<Record<string, unknown>> => ({
   '/jobs': { title: 'T', kind: 'boat', scale: 1 },
   '/jobs/import': JSON.parse(readFileSync(join(ROOT, 'examples/marigold.json'), 'utf8')),
   '/jobs/:id': { revision: job.revision, design: job.design },
-  '/jobs/:id/start': { revision: job.revision, event: { id: randomUUID(), version: 2, at: new Date().toISOString(), kind: 'start', step: null, note: '' } },
-  '/jobs/:id/log': { entries: [{ id: randomUUID(), version: 2, at: new Date().toISOString(), kind: 'done', step: 'x', note: '', sheet: 1, device: 'd' }] },
+  '/jobs/:id/start': {
+    revision: job.revision,
+    event: { id: randomUUID(), version: 2, at: new Date().toISOString(), kind: 'start', step: null, note: '' },
+  },
+  '/jobs/:id/log': {
+    entries: [
+      {
+        id: randomUUID(),
+        version: 2,
+        at: new Date().toISOString(),
+        kind: 'done',
+        step: 'x',
+        note: '',
+        sheet: 1,
+        device: 'd',
+      },
+    ],
+  },
   '/jobs/:id/print': { what: 'template', part: job.design.parts[0]!.id, paper: 'A4', unit: 'mm' },
   '/jobs/:id/drawing': { part: job.design.parts[0]!.id, format: 'svg' },
   '/shelf/tapes': SHIPPED_SHELF.tapes[0],
@@ -23,7 +39,15 @@ const sound = (job: Job): Readonly<Record<string, unknown>> => ({
   '/shelf/finishes': SHIPPED_SHELF.finishes[0],
   '/shelf/finishes/:key': SHIPPED_SHELF.finishes[0],
   '/shelf/supplies': SHIPPED_SHELF.supplies?.[0],
-  '/shelf/moves': { id: randomUUID(), at: new Date().toISOString(), stuff: 'tapes', code: 'F6', reason: 'counted', packs: 2, note: '' },
+  '/shelf/moves': {
+    id: randomUUID(),
+    at: new Date().toISOString(),
+    stuff: 'tapes',
+    code: 'F6',
+    reason: 'counted',
+    packs: 2,
+    note: '',
+  },
   '/drawings': { text: '<svg viewBox="0 0 10 10"><path d="M0 0L1 1"/></svg>' },
   '/people': { name: 'N', role: 'helper', passphrase: 'long enough it is' },
   '/sign-in': { name: 'owner', passphrase: 'x', device: 'd' },
@@ -66,17 +90,40 @@ function mutated(data: unknown, picks: readonly number[], nasty: unknown): unkno
   if (keys.length === 0) return nasty;
   const key = keys[pick % keys.length]!;
   const value = mutated((data as Record<string, unknown>)[key], rest, nasty);
-  return Array.isArray(data) ? data.map((one: unknown, index) => (String(index) === key ? value : one)) : { ...data, [key]: value };
+  return Array.isArray(data)
+    ? data.map((one: unknown, index) => (String(index) === key ? value : one))
+    : { ...data, [key]: value };
 }
 
 const hostile = fc.record({
   route: fc.constantFrom(...ROUTES.filter(({ path }) => path !== '/live')),
   role: fc.constantFrom<Role | null>(null, ...ROLES),
   own: fc.boolean(),
-  param: fc.oneof(fc.constantFrom('..%2f..%2fetc', '%00', 'x'.repeat(300), '-1', '1e9', 'V6', 'wrap', '__proto__'), fc.uuid(), fc.webSegment()),
-  query: fc.oneof(fc.constant(''), fc.constantFrom('?after=x', '?after=-1', '?after[]=1', '?have=1e9', '?state[a]=b', '?was=x', '?after=99999999999999999999')),
+  param: fc.oneof(
+    fc.constantFrom('..%2f..%2fetc', '%00', 'x'.repeat(300), '-1', '1e9', 'V6', 'wrap', '__proto__'),
+    fc.uuid(),
+    fc.webSegment(),
+  ),
+  query: fc.oneof(
+    fc.constant(''),
+    fc.constantFrom(
+      '?after=x',
+      '?after=-1',
+      '?after[]=1',
+      '?have=1e9',
+      '?state[a]=b',
+      '?was=x',
+      '?after=99999999999999999999',
+    ),
+  ),
   body: fc.oneof(
-    { weight: 3, arbitrary: fc.record({ picks: fc.array(fc.nat(20), { minLength: 1, maxLength: 6 }), nasty: fc.constantFrom(...NASTY) }) },
+    {
+      weight: 3,
+      arbitrary: fc.record({
+        picks: fc.array(fc.nat(20), { minLength: 1, maxLength: 6 }),
+        nasty: fc.constantFrom(...NASTY),
+      }),
+    },
     { weight: 1, arbitrary: fc.record({ any: fc.jsonValue({ maxDepth: 4 }) }) },
     { weight: 1, arbitrary: fc.record({ raw: fc.constantFrom('', '{', 'null', '[]', '"x"', '{"a":1}}', '\u0000') }) },
   ),
@@ -93,11 +140,23 @@ export interface HostileRequest {
 
 /** Makes hostile requests, others each time; what would end the sessions of those who send them is left out. */
 export function hostileRequests(job: Job, count: number): HostileRequest[] {
-  return fc.sample(hostile, { numRuns: count }).flatMap(({ route, role, own, param, query, body }): HostileRequest[] => {
-    const { path } = route;
-    if (role !== null && (path === '/sign-out' || path.startsWith('/people/') || path.startsWith('/sessions/') || path.startsWith('/me/'))) return [];
-    const url = `/api${path.replace(':id', own ? job.id : param).replace(/:[a-z]+/g, param)}${query}`;
-    const sent = 'raw' in body ? body.raw : JSON.stringify('any' in body ? body.any : mutated(sound(job)[path] ?? {}, body.picks, body.nasty));
-    return [{ route, role, url, sent }];
-  });
+  return fc
+    .sample(hostile, { numRuns: count })
+    .flatMap(({ route, role, own, param, query, body }): HostileRequest[] => {
+      const { path } = route;
+      if (
+        role !== null &&
+        (path === '/sign-out' ||
+          path.startsWith('/people/') ||
+          path.startsWith('/sessions/') ||
+          path.startsWith('/me/'))
+      )
+        return [];
+      const url = `/api${path.replace(':id', own ? job.id : param).replace(/:[a-z]+/g, param)}${query}`;
+      const sent =
+        'raw' in body
+          ? body.raw
+          : JSON.stringify('any' in body ? body.any : mutated(sound(job)[path] ?? {}, body.picks, body.nasty));
+      return [{ route, role, url, sent }];
+    });
 }

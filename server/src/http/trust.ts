@@ -21,7 +21,10 @@ export const trustRoutes: readonly Route[] = [
     answer: trustSchema,
     work({ shop: { trust } }) {
       const authority = trust.authority();
-      return { addresses: [...trust.addresses()], fingerprint: authority === null ? null : new X509Certificate(authority).fingerprint256 };
+      return {
+        addresses: [...trust.addresses()],
+        fingerprint: authority === null ? null : new X509Certificate(authority).fingerprint256,
+      };
     },
   }),
   route({
@@ -45,7 +48,11 @@ export const trustRoutes: readonly Route[] = [
       const [first] = trust.addresses();
       if (first === undefined) throw notFound('address for phones');
       // A phone that does not trust us yet comes by plain HTTP.
-      const code = await codeOf(`${first.replace('https:', 'http:')}/trust`, { type: 'svg', margin: 2, color: { dark: '#1D2A2D', light: '#FBFAF6' } });
+      const code = await codeOf(`${first.replace('https:', 'http:')}/trust`, {
+        type: 'svg',
+        margin: 2,
+        color: { dark: '#1D2A2D', light: '#FBFAF6' },
+      });
       response.type('image/svg+xml').send(code);
     },
   }),

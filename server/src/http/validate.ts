@@ -16,4 +16,5 @@ export function uuidOf(text: unknown, what: string): string {
 }
 
 /** Checks an answer by the schema the client reads it with: a wrong one is a fault here, not there. */
-export const checkedAnswer = <S extends v.GenericSchema>(schema: S, data: v.InferInput<S>): v.InferOutput<S> => v.parse(schema, data);
+export const checkedAnswer = <S extends v.GenericSchema>(schema: S, data: v.InferInput<S>): v.InferOutput<S> =>
+  v.parse(schema, data);

@@ -16,7 +16,8 @@ const ASKING = Symbol('asking');
 type Asked = Request & { [ASKING]?: Requester };
 
 /** Who sent a request. */
-export const requesterOf = (request: Request): Requester => (request as Asked)[ASKING] ?? { session: null, person: null };
+export const requesterOf = (request: Request): Requester =>
+  (request as Asked)[ASKING] ?? { session: null, person: null };
 
 export const SESSION_COOKIE = 'lintrel';
 export const PHONE_COOKIE = 'lintrel-phone';
@@ -31,7 +32,13 @@ export function cookieIn({ headers }: Pick<Request, 'headers'>, name: string): s
 
 /** Gives the browser a token to bring with it, for no script to read and no other page to send. */
 export function setCookie(response: Response, name: string, token: string): void {
-  response.cookie(name, token, { httpOnly: true, sameSite: 'strict', secure: response.req.secure, path: '/', maxAge: COOKIE_DAYS * 86_400_000 });
+  response.cookie(name, token, {
+    httpOnly: true,
+    sameSite: 'strict',
+    secure: response.req.secure,
+    path: '/',
+    maxAge: COOKIE_DAYS * 86_400_000,
+  });
 }
 
 export const clearCookie = (response: Response, name: string): void => void response.clearCookie(name, { path: '/' });
@@ -39,7 +46,10 @@ export const clearCookie = (response: Response, name: string): void => void resp
 /**
  * Lets a request in, or not: the one place where rights are looked at. Where nobody signs in, one person works here and may everything.
  */
-export function authorize({ pool, signIn }: Pick<Shop, 'pool' | 'signIn'>, { right, ofNobody }: Pick<Route, 'right' | 'ofNobody'>): RequestHandler {
+export function authorize(
+  { pool, signIn }: Pick<Shop, 'pool' | 'signIn'>,
+  { right, ofNobody }: Pick<Route, 'right' | 'ofNobody'>,
+): RequestHandler {
   return async (request, response, next) => {
     if (!signIn || ofNobody) return next();
     const token = cookieIn(request, SESSION_COOKIE);
@@ -50,7 +60,8 @@ export function authorize({ pool, signIn }: Pick<Shop, 'pool' | 'signIn'>, { rig
     }
     if (right === 'open') return next();
     if (!found) throw new ApiError(401, 'sign-in', 'Sign in first.');
-    if (!isAllowed(found.person.role, right)) throw new ApiError(403, 'not-yours', 'That is for others in this shop to do: ask the owner.');
+    if (!isAllowed(found.person.role, right))
+      throw new ApiError(403, 'not-yours', 'That is for others in this shop to do: ask the owner.');
     next();
   };
 }

@@ -39,4 +39,5 @@ function read<T>(line: string, schema: v.GenericSchema<unknown, T>): T | null {
 }
 
 /** Says something over a connection. */
-export const writeJsonLine = (socket: Socket, said: object): void => void (socket.writable && socket.write(`${JSON.stringify(said)}\n`));
+export const writeJsonLine = (socket: Socket, said: object): void =>
+  void (socket.writable && socket.write(`${JSON.stringify(said)}\n`));

@@ -65,7 +65,12 @@ export function openHub(connectionString: string): Hub {
   }
 
   async function connect(again: boolean): Promise<void> {
-    const own = new pg.Client({ connectionString, application_name: 'lintrel-live', connectionTimeoutMillis: 3_000, keepAlive: true });
+    const own = new pg.Client({
+      connectionString,
+      application_name: 'lintrel-live',
+      connectionTimeoutMillis: 3_000,
+      keepAlive: true,
+    });
     client = own;
     own.on('error', () => lost(own));
     own.on('end', () => lost(own));
@@ -91,7 +96,8 @@ export function openHub(connectionString: string): Hub {
       begin(false);
       return () => void listeners.delete(listener);
     },
-    listeners: (person) => (person === undefined ? listeners.size : [...listeners].filter((one) => one.person === person).length),
+    listeners: (person) =>
+      person === undefined ? listeners.size : [...listeners].filter((one) => one.person === person).length,
     async close() {
       closed = true;
       end(() => true);

@@ -14,7 +14,12 @@ export function isCommon(passphrase: string): boolean {
   );
   const lower = passphrase.normalize('NFKC').toLowerCase();
   const repeated = /^(.+?)\1+$/s.exec(lower)?.[1];
-  return known.has(lower) || known.has(lower.replace(/\s+/g, '')) || isSequence(lower) || (repeated !== undefined && repeated.length < MIN_REPEATED);
+  return (
+    known.has(lower) ||
+    known.has(lower.replace(/\s+/g, '')) ||
+    isSequence(lower) ||
+    (repeated !== undefined && repeated.length < MIN_REPEATED)
+  );
 }
 
 /** Whether every character follows the one before in the same step, as in 1234567890 or abcdefghij. */

@@ -21,7 +21,8 @@ export const tokenHash = (token: string): string => createHash('sha256').update(
 const CLEAR = 'ABCDEFGHJKMNPQRSTUVWXYZ23456789';
 
 /** A code to be typed once: three groups of four. */
-export const newCode = (): string => [0, 1, 2].map(() => Array.from({ length: 4 }, () => CLEAR[randomInt(CLEAR.length)]).join('')).join('-');
+export const newCode = (): string =>
+  [0, 1, 2].map(() => Array.from({ length: 4 }, () => CLEAR[randomInt(CLEAR.length)]).join('')).join('-');
 
 /** The same code however it was typed. */
 export const normalizeCode = (code: string): string => code.toUpperCase().replace(/[^A-Z0-9]/g, '');

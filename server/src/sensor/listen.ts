@@ -27,7 +27,11 @@ export interface SensorListener {
  * Listens to a sensor on loopback and hands on what can be; what cannot be is told as its state and kept nowhere.
  * @param heard a reading, at most one a second
  */
-export function openSensor(port: number, heard: (at: Date, airC: number, rhPercent: number) => void, now: () => number = Date.now): SensorListener {
+export function openSensor(
+  port: number,
+  heard: (at: Date, airC: number, rhPercent: number) => void,
+  now: () => number = Date.now,
+): SensorListener {
   let heardAt: number | null = null;
   let sound = true;
   let kept = -1;

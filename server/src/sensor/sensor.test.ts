@@ -113,7 +113,12 @@ describe('readings that grow old', () => {
     const before = await listAir(server.pool, now);
     expect(await thinAir(server.pool, now)).toBeGreaterThan(3_600);
     const counts = async (from: string, to: string) =>
-      (await server.pool.query<{ count: number }>('SELECT count(*)::int AS count FROM air_readings WHERE at BETWEEN $1 AND $2', [from, to])).rows[0]!.count;
+      (
+        await server.pool.query<{ count: number }>(
+          'SELECT count(*)::int AS count FROM air_readings WHERE at BETWEEN $1 AND $2',
+          [from, to],
+        )
+      ).rows[0]!.count;
     expect(await counts('2026-05-30T10:00:00Z', '2026-05-30T11:00:00Z')).toBe(3_601);
     expect(await counts('2026-05-30T09:00:00Z', '2026-05-30T09:59:59Z')).toBe(60);
     expect(await counts('2026-05-25T00:00:00Z', '2026-05-25T23:59:59Z')).toBe(60);
@@ -131,7 +136,9 @@ describe('readings that grow old', () => {
     );
     await thinAir(server.pool, now);
     await server.pool.query('VACUUM FULL air_readings');
-    const { rows } = await server.pool.query<{ bytes: number }>("SELECT pg_total_relation_size('air_readings')::int AS bytes");
+    const { rows } = await server.pool.query<{ bytes: number }>(
+      "SELECT pg_total_relation_size('air_readings')::int AS bytes",
+    );
     expect(rows[0]!.bytes).toBeLessThan(1_000_000);
     await server.close();
   });

@@ -30,7 +30,17 @@ export function ownNames(given: readonly string[]): string[] {
   // A link-local address holds for one cable alone.
   const addresses = ownAddresses().flatMap(({ address }) => (address.startsWith('fe80') ? [] : [address]));
   const machine = hostname();
-  return [...new Set(['localhost', '127.0.0.1', '::1', machine, ...(machine.includes('.') ? [] : [`${machine}.local`]), ...addresses, ...given])];
+  return [
+    ...new Set([
+      'localhost',
+      '127.0.0.1',
+      '::1',
+      machine,
+      ...(machine.includes('.') ? [] : [`${machine}.local`]),
+      ...addresses,
+      ...given,
+    ]),
+  ];
 }
 
 /**
@@ -44,9 +54,14 @@ export async function shopCertificate(folder: string, names: readonly string[], 
   const before = await kept(folder, 'authority', now + SERVER_DAYS * MS_PER_DAY);
   const { notBeforeDate, notAfterDate } = spanOf(now, AUTHORITY_DAYS);
   const authority =
-    before && coversNames(before.cert, names) ? before : await made(folder, 'authority', await newAuthority(names, notBeforeDate, notAfterDate));
+    before && coversNames(before.cert, names)
+      ? before
+      : await made(folder, 'authority', await newAuthority(names, notBeforeDate, notAfterDate));
   const known = await kept(folder, 'server', now + RENEW_DAYS * MS_PER_DAY);
-  const usable = known && covers(known.cert, names) && new X509Certificate(known.cert).verify(new X509Certificate(authority.cert).publicKey);
+  const usable =
+    known &&
+    covers(known.cert, names) &&
+    new X509Certificate(known.cert).verify(new X509Certificate(authority.cert).publicKey);
   const own = usable ? known : await made(folder, 'server', await newServer(authority, names, now));
   return { key: own.key, cert: own.cert + authority.cert, authority: authority.cert };
 }
@@ -80,10 +95,15 @@ async function made(folder: string, name: string, pair: Pair): Promise<Pair> {
   return pair;
 }
 
-const spanOf = (now: number, days: number) => ({ notBeforeDate: new Date(now - MS_PER_DAY), notAfterDate: new Date(now + days * MS_PER_DAY) });
+const spanOf = (now: number, days: number) => ({
+  notBeforeDate: new Date(now - MS_PER_DAY),
+  notAfterDate: new Date(now + days * MS_PER_DAY),
+});
 
 async function newServer(authority: Pair, names: readonly string[], now: number): Promise<Pair> {
-  const altNames = names.map((name) => (isIP(name) === 0 ? { type: 2 as const, value: name } : { type: 7 as const, ip: name }));
+  const altNames = names.map((name) =>
+    isIP(name) === 0 ? { type: 2 as const, value: name } : { type: 7 as const, ip: name },
+  );
   const { private: key, cert } = await generate([{ name: 'commonName', value: 'Lintrel' }], {
     ...spanOf(now, SERVER_DAYS),
     keyType: 'ec',
@@ -104,5 +124,7 @@ const withEnd = (pem: string): string => `${pem.trim()}\n`;
 /** Whether a certificate stands for every one of some names. */
 function covers(cert: string, names: readonly string[]): boolean {
   const read = new X509Certificate(cert);
-  return names.every((name) => (isIP(name) === 0 ? read.checkHost(name, { subject: 'never' }) : read.checkIP(name)) !== undefined);
+  return names.every(
+    (name) => (isIP(name) === 0 ? read.checkHost(name, { subject: 'never' }) : read.checkIP(name)) !== undefined,
+  );
 }

@@ -27,7 +27,11 @@ afterAll(async () => {
 
 /** A door on a port of its own; a request is answered once its body is there. */
 async function opened(secure: boolean): Promise<{ door: Listener; port: number }> {
-  const door = openListener((request, response) => void request.on('end', () => response.end('well')).resume(), secure ? certificate : null, limits);
+  const door = openListener(
+    (request, response) => void request.on('end', () => response.end('well')).resume(),
+    secure ? certificate : null,
+    limits,
+  );
   doors.push(door);
   await new Promise<void>((ready) => door.listener.listen(0, '127.0.0.1', ready));
   return { door, port: (door.listener.address() as AddressInfo).port };
@@ -47,7 +51,12 @@ const BODY = 'POST / HTTP/1.1\r\nHost: localhost\r\nContent-Length: 100\r\n\r\nh
 
 it.each([true, false])('ends requests that are half sent, over plain HTTP; with a certificate: %s', async (secure) => {
   const { port } = await opened(secure);
-  const ended = await Promise.all([...Array(20).keys()].flatMap(() => [half(connect(port, '127.0.0.1'), HEAD), half(connect(port, '127.0.0.1'), BODY)]));
+  const ended = await Promise.all(
+    [...Array(20).keys()].flatMap(() => [
+      half(connect(port, '127.0.0.1'), HEAD),
+      half(connect(port, '127.0.0.1'), BODY),
+    ]),
+  );
   expect(ended.every((answer) => answer.startsWith('HTTP/1.1 408'))).toBe(true);
   expect(await half(connect(port, '127.0.0.1'), `${HEAD}Connection: close\r\n\r\n`)).toMatch(/^HTTP\/1\.1 200[^]*well/);
 });
@@ -62,15 +71,18 @@ it('ends them over HTTPS, handshakes that stop half way, and connections that sa
   expect(await half(tls(), `${HEAD}Connection: close\r\n\r\n`)).toMatch(/well/);
 });
 
-it.each([true, false])('closes when it is asked to, though connections are kept open and one says nothing; with a certificate: %s', async (secure) => {
-  const { door, port } = await opened(secure);
-  const idle = connect(port, '127.0.0.1');
-  const answered = new Promise((done) => idle.once('data', done));
-  idle.write(`${HEAD}\r\n`);
-  await answered;
-  const silent = secure ? [half(connect(port, '127.0.0.1'), '')] : [];
-  const closed = new Promise((done) => door.listener.close(done));
-  const sweep = setInterval(door.closeIdle, 20);
-  await Promise.all([closed, ...silent, new Promise((done) => idle.on('close', done).resume())]);
-  clearInterval(sweep);
-});
+it.each([true, false])(
+  'closes when it is asked to, though connections are kept open and one says nothing; with a certificate: %s',
+  async (secure) => {
+    const { door, port } = await opened(secure);
+    const idle = connect(port, '127.0.0.1');
+    const answered = new Promise((done) => idle.once('data', done));
+    idle.write(`${HEAD}\r\n`);
+    await answered;
+    const silent = secure ? [half(connect(port, '127.0.0.1'), '')] : [];
+    const closed = new Promise((done) => door.listener.close(done));
+    const sweep = setInterval(door.closeIdle, 20);
+    await Promise.all([closed, ...silent, new Promise((done) => idle.on('close', done).resume())]);
+    clearInterval(sweep);
+  },
+);

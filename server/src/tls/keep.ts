@@ -31,7 +31,10 @@ export async function openCertificate(
     current = newer;
     take(newer);
   };
-  const timer = setInterval(() => void look().catch((error: unknown) => log.warn({ err: error }, 'the certificate could not be renewed')), LOOK_EVERY_MS);
+  const timer = setInterval(
+    () => void look().catch((error: unknown) => log.warn({ err: error }, 'the certificate could not be renewed')),
+    LOOK_EVERY_MS,
+  );
   timer.unref();
   return { now: () => current, onNewer: (how) => (take = how), stop: () => clearInterval(timer) };
 }

@@ -37,7 +37,8 @@ describe('the certificate of the shop', () => {
   it('stays over a start; its keys are for nobody else to read', async () => {
     const again = await shopCertificate(join(folder, 'a'), names, Date.now());
     expect(again).toEqual(await shopCertificate(join(folder, 'a'), names.slice(0, 3), Date.now()));
-    for (const name of ['server', 'authority']) expect((await stat(join(folder, 'a', `${name}.key.pem`))).mode & 0o077).toBe(0);
+    for (const name of ['server', 'authority'])
+      expect((await stat(join(folder, 'a', `${name}.key.pem`))).mode & 0o077).toBe(0);
   });
   it('is made anew for another name and before it ends, by the same authority', async () => {
     const before = await shopCertificate(join(folder, 'a'), names, Date.now());
@@ -65,7 +66,9 @@ describe('the certificate of the shop', () => {
     const listener = createTlsServer({ key: forged.private, cert: `${forged.cert.trim()}\n${cert}` });
     const port = await listenOn(listener);
     const refused = await new Promise<string>((done) => {
-      const socket = connectTls({ port, host: '127.0.0.1', servername: 'bank.example', ca: cert }, () => done('trusted'));
+      const socket = connectTls({ port, host: '127.0.0.1', servername: 'bank.example', ca: cert }, () =>
+        done('trusted'),
+      );
       socket.on('error', ({ message }) => done(message));
     });
     expect(refused).toMatch(/permitted subtree violation/);
@@ -76,13 +79,17 @@ describe('the certificate of the shop', () => {
     const after = await shopCertificate(join(folder, 'd'), [...names, 'new.shop'], Date.now());
     expect(after.authority).not.toBe(before.authority);
     expect(first(after.cert).checkHost('new.shop')).toBe('new.shop');
-    expect((await shopCertificate(join(folder, 'd'), [...names, '10.5.5.5'], Date.now())).authority).toBe(after.authority);
+    expect((await shopCertificate(join(folder, 'd'), [...names, '10.5.5.5'], Date.now())).authority).toBe(
+      after.authority,
+    );
   });
   it('is made anew where what is kept cannot be read', async () => {
     const path = join(folder, 'a', 'server.cert.pem');
     const { writeFile } = await import('node:fs/promises');
     await writeFile(path, 'nonsense');
-    expect(first((await shopCertificate(join(folder, 'a'), names, Date.now())).cert).checkHost('paint.shop')).toBe('paint.shop');
+    expect(first((await shopCertificate(join(folder, 'a'), names, Date.now())).cert).checkHost('paint.shop')).toBe(
+      'paint.shop',
+    );
     expect(await readFile(path, 'utf8')).toContain('BEGIN CERTIFICATE');
   });
   it('stands for this machine as phones find it', () =>
@@ -95,7 +102,10 @@ describe('a server beyond this machine', () => {
   const port = () => Number(new URL(server.url).port);
   beforeAll(async () => {
     database = await makeDatabase();
-    server = await startServer(database.url, { demo: false, env: { HOST: '0.0.0.0', LINTREL_CERTIFICATES: join(folder, 'b') } });
+    server = await startServer(database.url, {
+      demo: false,
+      env: { HOST: '0.0.0.0', LINTREL_CERTIFICATES: join(folder, 'b') },
+    });
   });
   afterAll(async () => {
     await server.stop();
@@ -110,7 +120,9 @@ describe('a server beyond this machine', () => {
       asked.once('response', (answer) => {
         const pieces: Buffer[] = [];
         answer.on('data', (piece: Buffer) => pieces.push(piece));
-        answer.once('end', () => done({ status: answer.statusCode!, body: Buffer.concat(pieces), type: answer.headers['content-type'] ?? '' }));
+        answer.once('end', () =>
+          done({ status: answer.statusCode!, body: Buffer.concat(pieces), type: answer.headers['content-type'] ?? '' }),
+        );
       });
       asked.end();
     });
@@ -125,9 +137,14 @@ describe('a server beyond this machine', () => {
     expect((await get('/api/alive')).status).toBe(200);
     const told = JSON.parse((await get('/api/trust')).body.toString()) as { addresses: string[]; fingerprint: string };
     expect(told.fingerprint).toBe(first(await authority()).fingerprint256);
-    expect(told.addresses.every((address) => address.startsWith('https://') && address.endsWith(`:${port()}`))).toBe(true);
+    expect(told.addresses.every((address) => address.startsWith('https://') && address.endsWith(`:${port()}`))).toBe(
+      true,
+    );
     const crt = await get('/api/trust/certificate');
-    expect([crt.type, new X509Certificate(crt.body).fingerprint256]).toEqual(['application/x-x509-ca-cert', told.fingerprint]);
+    expect([crt.type, new X509Certificate(crt.body).fingerprint256]).toEqual([
+      'application/x-x509-ca-cert',
+      told.fingerprint,
+    ]);
     if (told.addresses.length > 0) expect((await get('/api/trust/code.svg')).body.toString()).toContain('<svg');
   });
   it('is not held up by one who says nothing, or nonsense', async () => {
@@ -152,6 +169,8 @@ describe('settings', () => {
     expect(certificateOf({ LINTREL_CERT: '/a', LINTREL_KEY: '/b' })).toEqual({ cert: '/a', key: '/b' });
     expect(certificateOf({ LINTREL_PLAIN: 'yes' })).toBeNull();
     expect(certificateOf({ HOST: '127.0.0.1' })).toBeNull();
-    expect(certificateOf({ LINTREL_CERT: '/a' })).toEqual(['LINTREL_CERT and LINTREL_KEY are set together: the certificate and its key']);
+    expect(certificateOf({ LINTREL_CERT: '/a' })).toEqual([
+      'LINTREL_CERT and LINTREL_KEY are set together: the certificate and its key',
+    ]);
   });
 });

@@ -26,7 +26,11 @@ export function importDrawing(bytes: Uint8Array, tell: ReportProgress): Requeste
   return requested(bytes, importDrawingSchema, (task) => readDrawing(task, tell));
 }
 
-function requested<S extends v.GenericSchema>(bytes: Uint8Array, schema: S, read: (task: v.InferOutput<S>) => DrawingReply): Requested {
+function requested<S extends v.GenericSchema>(
+  bytes: Uint8Array,
+  schema: S,
+  read: (task: v.InferOutput<S>) => DrawingReply,
+): Requested {
   const json = jsonFrom(bytes);
   if (!json.ok) return json;
   const checked = checkAgainst(schema, json.value);
@@ -54,5 +58,11 @@ function summaryOf({ unitMm, layers, skipped }: Drawing): DrawingSummary {
       }
     }
   }
-  return { unitMm, width: maxX - minX, height: maxY - minY, layers: layers.map(({ name, paths }) => ({ name, paths: paths.length })), skipped: [...skipped] };
+  return {
+    unitMm,
+    width: maxX - minX,
+    height: maxY - minY,
+    layers: layers.map(({ name, paths }) => ({ name, paths: paths.length })),
+    skipped: [...skipped],
+  };
 }

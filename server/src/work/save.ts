@@ -1,4 +1,12 @@
-import { checkAgainst, designFaults, finishReferences, saveJobSchema, type Checked, type FinishReference, type JobKind } from '@lintrel/core';
+import {
+  checkAgainst,
+  designFaults,
+  finishReferences,
+  saveJobSchema,
+  type Checked,
+  type FinishReference,
+  type JobKind,
+} from '@lintrel/core';
 import { jsonFrom, type JsonRead } from '../http/json';
 
 /** A save that was read and checked, all but whether the finishes it names are on the shelf. Its design is text: it is kept as it is. */
@@ -20,7 +28,17 @@ export function checkedSave(bytes: Uint8Array): Checked<CheckedSave> | Extract<J
   const { revision, save = null, design } = checked.value;
   const faults = designFaults(design, null, ['design']);
   if (faults.length > 0) return { ok: false, faults };
-  return { ok: true, value: { revision, save, title: design.title, kind: design.kind, design: JSON.stringify(design), finishes: finishReferences(design) } };
+  return {
+    ok: true,
+    value: {
+      revision,
+      save,
+      title: design.title,
+      kind: design.kind,
+      design: JSON.stringify(design),
+      finishes: finishReferences(design),
+    },
+  };
 }
 
 /** The save as JSON, as it was sent. */

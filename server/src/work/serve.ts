@@ -7,7 +7,8 @@ export interface WorkerTask {
   readonly name: keyof typeof tasks;
   readonly input: unknown;
 }
-export type WorkerAnswer = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly stack: string };
+export type WorkerAnswer =
+  { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly stack: string };
 
 /** First of all: it has loaded, and works on it now. */
 export interface WorkerStarted {

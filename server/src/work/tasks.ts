@@ -12,7 +12,17 @@ import {
   type Shelf,
   type ReportProgress,
 } from '@lintrel/core';
-import { cutPaths, maskPieces, nestPieces, printPdf, stationCsv, tableFor, writeDxf, writeSvg, type PrintWish } from '@lintrel/core/files';
+import {
+  cutPaths,
+  maskPieces,
+  nestPieces,
+  printPdf,
+  stationCsv,
+  tableFor,
+  writeDxf,
+  writeSvg,
+  type PrintWish,
+} from '@lintrel/core/files';
 import { DEFAULT_PERSON, wordsFor } from '@lintrel/words';
 
 export { readDrawing, summarizeDrawing, importDrawing } from './drawing';
@@ -29,13 +39,17 @@ export { planTheDay as day } from '../day';
 const read = (kept: string) => upgradeDesign(JSON.parse(kept)) as Design;
 
 /** The plan of a job as JSON, and how many steps it has. */
-export function plan({ design, shelf }: { design: string; shelf: Shelf }): { readonly text: string; readonly steps: number } {
+export function plan({ design, shelf }: { design: string; shelf: Shelf }): {
+  readonly text: string;
+  readonly steps: number;
+} {
   const made = planJob(read(design), shelf);
   return { text: JSON.stringify(made), steps: made.steps.length };
 }
 
 /** The answer to a question of the Bench. */
-export const ask = ({ name, input, shelf }: { name: string; input: unknown; shelf: Shelf }): Checked<Answer> => answerOf(name, input, shelf);
+export const ask = ({ name, input, shelf }: { name: string; input: unknown; shelf: Shelf }): Checked<Answer> =>
+  answerOf(name, input, shelf);
 
 /** A job file, read and checked. */
 export function checkFile(bytes: Uint8Array, tell: ReportProgress): Checked<JobFile> {
@@ -44,13 +58,19 @@ export function checkFile(bytes: Uint8Array, tell: ReportProgress): Checked<JobF
 }
 
 /** A template, mask, table or lay list as PDF. */
-export function print({ design, shelf, wish }: { design: string; shelf: Shelf; wish: PrintWish }, tell: ReportProgress): ReturnType<typeof printPdf> {
+export function print(
+  { design, shelf, wish }: { design: string; shelf: Shelf; wish: PrintWish },
+  tell: ReportProgress,
+): ReturnType<typeof printPdf> {
   tell({ doing: 'working-out', done: 0, of: 0 });
   return printPdf(read(design), shelf, wish, wordsOf(wish), (done, of) => tell({ doing: 'writing', done, of }));
 }
 
 /** The masks of a job laid out on film, as the blade follows them. */
-export function masks({ design, widthMm }: { design: string; widthMm: number }): { readonly lengthMm: number; readonly paths: [number, number][][] } {
+export function masks({ design, widthMm }: { design: string; widthMm: number }): {
+  readonly lengthMm: number;
+  readonly paths: [number, number][][];
+} {
   const nesting = nestPieces(maskPieces(draftParts(read(design), { tapes: [], finishes: [] })), widthMm);
   return { lengthMm: nesting.lengthMm, paths: cutPaths(nesting).map((path) => path.map(([x, y]) => [x, y])) };
 }
@@ -62,20 +82,44 @@ function wordsOf({ unit }: Pick<PrintWish, 'unit'>) {
 }
 
 /** A station table as a list; null where the line is not on its part. */
-export function stations({ design, wish }: { design: string; wish: Extract<PrintWish, { what: 'stations' }> }): string | null {
+export function stations({
+  design,
+  wish,
+}: {
+  design: string;
+  wish: Extract<PrintWish, { what: 'stations' }>;
+}): string | null {
   const table = tableFor(read(design), wish);
   return table && stationCsv(wordsOf(wish).stations(table));
 }
 
 /** One part as a drawing; null where there is no such part. */
-export function drawing({ design, shelf, part: id, format }: { design: string; shelf: Shelf; part: string; format: 'svg' | 'dxf' }): string | null {
+export function drawing({
+  design,
+  shelf,
+  part: id,
+  format,
+}: {
+  design: string;
+  shelf: Shelf;
+  part: string;
+  format: 'svg' | 'dxf';
+}): string | null {
   const part = draftParts(read(design), shelf).find((one) => one.id === id);
   if (!part) return null;
   return format === 'svg' ? writeSvg(part) : writeDxf(part);
 }
 
 /** What a customer sees of a job: its parts in their colours, and its stages; a stage is done when all its coats are. */
-export function customerLook({ design, shelf, done }: { design: string; shelf: Shelf; done: readonly string[] }): Omit<CustomerView, 'state'> {
+export function customerLook({
+  design,
+  shelf,
+  done,
+}: {
+  design: string;
+  shelf: Shelf;
+  done: readonly string[];
+}): Omit<CustomerView, 'state'> {
   const job = read(design);
   const { parts, stages, steps } = planJob(job, shelf);
   const finishes = new Map(shelf.finishes.map((finish) => [finish.id as string, finish]));
@@ -86,7 +130,10 @@ export function customerLook({ design, shelf, done }: { design: string; shelf: S
     parts: parts.map(({ name, ring, areas }) => ({
       name,
       ring: ring.map(pair),
-      areas: areas.map(({ rings, finish, present }) => ({ rings: rings.map((one) => one.map(pair)), colour: colourOf(finish) ?? present?.colour ?? null })),
+      areas: areas.map(({ rings, finish, present }) => ({
+        rings: rings.map((one) => one.map(pair)),
+        colour: colourOf(finish) ?? present?.colour ?? null,
+      })),
     })),
     stages: stages.map(({ number, finish, coats }) => ({
       number,

@@ -22,7 +22,10 @@ afterAll(() => Promise.all(opened.map((one) => one.close())));
 
 it('works out plans and answers', async () => {
   const design = JSON.stringify(emptyDesign('Empty', 'other'));
-  expect(await workshop().run('plan', { design, shelf })).toMatchObject({ steps: 0, text: expect.stringMatching(/^{"format":"lintrel-plan"/) });
+  expect(await workshop().run('plan', { design, shelf })).toMatchObject({
+    steps: 0,
+    text: expect.stringMatching(/^{"format":"lintrel-plan"/),
+  });
   expect(await opened[0]!.run('ask', quick)).toMatchObject({ ok: true, value: { verdict: 'stretch' } });
 });
 it('gives up what takes too long, says so, and goes on', async () => {
@@ -38,7 +41,11 @@ it('gives up what takes too long, says so, and goes on', async () => {
 it('gives up what needs too much memory, says so, and goes on', async () => {
   const small = workshop({ maxMemoryMb: 64 });
   const text = `{"log":[${'{},'.repeat(3_000_000)}{}]}`;
-  await expect(small.run('checkFile', Buffer.from(text))).rejects.toMatchObject({ status: 422, code: 'too-much', message: /memory/ });
+  await expect(small.run('checkFile', Buffer.from(text))).rejects.toMatchObject({
+    status: 422,
+    code: 'too-much',
+    message: /memory/,
+  });
   expect(await small.run('ask', quick)).toMatchObject({ ok: true });
 });
 it('gives up what takes too long on the clock, and says that it is busy', async () => {
@@ -84,7 +91,10 @@ it('one person holds at most half of the places and of the queue', async () => {
   const own = workshop();
   const answering = closing();
   answering.setMaxListeners(100);
-  const heavyFor = (person: string) => own.run('readDrawing', { text: heavy, wish: null }, { answering, person }).catch(({ code }: { code: string }) => code);
+  const heavyFor = (person: string) =>
+    own
+      .run('readDrawing', { text: heavy, wish: null }, { answering, person })
+      .catch(({ code }: { code: string }) => code);
   const mine = Array.from({ length: MAX_RUNNING / 2 + MAX_WAITING / 2 + 3 }, () => heavyFor('bo'));
   // Places and room in the queue are left for others.
   expect(await own.run('ask', quick, { person: 'rue' })).toMatchObject({ ok: true });
@@ -117,8 +127,12 @@ it('refuses more than may wait', async () => {
   const answering = closing();
   answering.setMaxListeners(100);
   const more = 15;
-  const asked = Array.from({ length: MAX_RUNNING + MAX_WAITING + more }, () => opened[0]!.run('readDrawing', { text: heavy, wish: null }, { answering }));
-  const refusals = Promise.allSettled(asked).then((all) => all.map((one) => one.status === 'rejected' && (one.reason as { code: string }).code));
+  const asked = Array.from({ length: MAX_RUNNING + MAX_WAITING + more }, () =>
+    opened[0]!.run('readDrawing', { text: heavy, wish: null }, { answering }),
+  );
+  const refusals = Promise.allSettled(asked).then((all) =>
+    all.map((one) => one.status === 'rejected' && (one.reason as { code: string }).code),
+  );
   setTimeout(() => answering.emit('close'), 100);
   const codes = await refusals;
   expect(codes.filter((code) => code === 'busy').length).toBe(more);
@@ -134,10 +148,26 @@ it('tells how far it is: what is done, the pages as they are written, and those 
     present: { system: 'filler-primer', colour: '#c7bfa6', ageH: 48 },
   } as const;
   const outline = { kind: 'rectangle', width: 4000, height: 2500 } as const;
-  const design: Design = { ...emptyDesign('Large', 'other'), parts: [{ ...plain, surface: { kind: 'flat', outline }, datums: [BASE_DATUM], lines: [] }] };
-  const wish = { what: 'template', unit: 'mm', part: 'board' as PartId, paper: 'A4', mirrored: false, single: false } as const;
+  const design: Design = {
+    ...emptyDesign('Large', 'other'),
+    parts: [{ ...plain, surface: { kind: 'flat', outline }, datums: [BASE_DATUM], lines: [] }],
+  };
+  const wish = {
+    what: 'template',
+    unit: 'mm',
+    part: 'board' as PartId,
+    paper: 'A4',
+    mirrored: false,
+    single: false,
+  } as const;
   const printed = await Promise.all(
-    told.map((list) => opened[0]!.run('print', { design: JSON.stringify(design), shelf, wish }, { tell: (progress) => list.push(progress) })),
+    told.map((list) =>
+      opened[0]!.run(
+        'print',
+        { design: JSON.stringify(design), shelf, wish },
+        { tell: (progress) => list.push(progress) },
+      ),
+    ),
   );
   expect(printed.every(({ ok }) => ok)).toBe(true);
   for (const list of told) {

@@ -43,7 +43,11 @@ export interface WorkerPool {
    * Works one thing out.
    * @returns the result; an ApiError where it takes too long, needs too much memory or too much is waiting
    */
-  run<N extends keyof Tasks>(name: N, input: Parameters<Tasks[N]>[0], task?: TaskOwner): Promise<Awaited<ReturnType<Tasks[N]>>>;
+  run<N extends keyof Tasks>(
+    name: N,
+    input: Parameters<Tasks[N]>[0],
+    task?: TaskOwner,
+  ): Promise<Awaited<ReturnType<Tasks[N]>>>;
   close(): Promise<void>;
 }
 
@@ -54,7 +58,11 @@ interface Waiting {
 }
 
 /** Opens the processes; the first is ready as soon as it has loaded. */
-export function openWorkerPool({ maxCpuMs = MAX_CPU_MS, maxWallMs = MAX_WALL_MS, maxMemoryMb = MAX_MEMORY_MB } = {}): WorkerPool {
+export function openWorkerPool({
+  maxCpuMs = MAX_CPU_MS,
+  maxWallMs = MAX_WALL_MS,
+  maxMemoryMb = MAX_MEMORY_MB,
+} = {}): WorkerPool {
   const idle: ChildProcess[] = [];
   const alive = new Set<ChildProcess>();
   const queue: Waiting[] = [];
@@ -83,7 +91,8 @@ export function openWorkerPool({ maxCpuMs = MAX_CPU_MS, maxWallMs = MAX_WALL_MS,
     if (idle.length === 0 && !closing) idle.push(started());
     return child;
   };
-  const mayBegin = (person: string | null) => atWork.length < MAX_RUNNING && (person === null || count(atWork, person) < MAX_RUNNING / 2);
+  const mayBegin = (person: string | null) =>
+    atWork.length < MAX_RUNNING && (person === null || count(atWork, person) < MAX_RUNNING / 2);
   /** The first in the queue that may begin takes over a place. */
   function release(person: string | null): void {
     atWork.splice(atWork.indexOf(person), 1);
@@ -146,7 +155,8 @@ export function openWorkerPool({ maxCpuMs = MAX_CPU_MS, maxWallMs = MAX_WALL_MS,
   }
 }
 
-const count = (people: readonly (string | null)[], person: string): number => people.filter((one) => one === person).length;
+const count = (people: readonly (string | null)[], person: string): number =>
+  people.filter((one) => one === person).length;
 
 /** Requests that only look, tap or save go before what is worked out. */
 function lowerPriority({ pid }: ChildProcess): void {
@@ -227,7 +237,10 @@ function worked(child: ChildProcess, asked: object, { ending, lost, tell, maxCpu
       settle();
     };
     const heard = (answer: WorkerAnswer | WorkerProgress | WorkerStarted) => {
-      if ('begun' in answer) stopWatching = watchCpu(child, maxCpuMs, () => ending.abort(tooMuch(`takes more than ${maxCpuMs / 1000} s of computing time`)));
+      if ('begun' in answer)
+        stopWatching = watchCpu(child, maxCpuMs, () =>
+          ending.abort(tooMuch(`takes more than ${maxCpuMs / 1000} s of computing time`)),
+        );
       else if ('progress' in answer) tell?.(answer.progress);
       else end(() => (answer.ok ? done(answer.value) : failed(new Error(answer.stack))));
     };
@@ -246,10 +259,18 @@ function worked(child: ChildProcess, asked: object, { ending, lost, tell, maxCpu
 }
 
 const tooMuch = (why: string): ApiError =>
-  new ApiError(422, 'too-much', `This ${why} to work out. Make it simpler: fewer lines, bands or places, or several jobs.`);
+  new ApiError(
+    422,
+    'too-much',
+    `This ${why} to work out. Make it simpler: fewer lines, bands or places, or several jobs.`,
+  );
 
 const busyMachine = (maxWallMs: number): ApiError =>
-  new ApiError(503, 'busy', `This was not worked out within ${maxWallMs / 1000} s: the server is busy. Try again in a moment.`);
+  new ApiError(
+    503,
+    'busy',
+    `This was not worked out within ${maxWallMs / 1000} s: the server is busy. Try again in a moment.`,
+  );
 
 const busy = (): ApiError => new ApiError(503, 'busy', 'Too much is being worked out at once. Try again in a moment.');
 

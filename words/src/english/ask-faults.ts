@@ -32,7 +32,8 @@ export const ASK_FAULTS: WordsOf<AskMessages> = {
   'ask.no-question': ({ name, names }) => `there is no question "${name}"; there are ${names.join(', ')}`,
   'ask.body': ({ keys }) => `needs an object with ${keys.join(', ')}`,
   'ask.unknown-key': ({ question, keys }) => `is not known here; ${question} accepts ${keys.join(', ')}`,
-  'ask.missing': ({ accepts, instead }, { say }) => `is missing; accepts ${say(accepts)}${instead.map((keys) => `; or give ${keys}`).join('')}`,
+  'ask.missing': ({ accepts, instead }, { say }) =>
+    `is missing; accepts ${say(accepts)}${instead.map((keys) => `; or give ${keys}`).join('')}`,
   'ask.not-together': ({ keys }) => `cannot be given together with ${keys.join(', ')}`,
   'ask.accepts': ({ accepts }, { say }) => `accepts ${say(accepts)}`,
   'ask.not-understood': ({ why, accepts }, { say }) => `${say(why)} (accepts ${say(accepts)})`,
@@ -50,7 +51,8 @@ export const ASK_FAULTS: WordsOf<AskMessages> = {
   'ask.must-be-above': () => 'must be above 0',
   'ask.places': ({ mostMm }, { length }) => `needs 2 to 200 places within ±${length(mostMm)}`,
   'ask.one-unknown': ({ names, found }) => `exactly one of ${names.join(', ')} must be ?; ${found} are`,
-  'ask.bands': ({ why, nearest }, { say }) => `${say(why)}${nearest.length > 0 ? `; the nearest: ${nearest.map(say).join('; ')}` : ''}`,
+  'ask.bands': ({ why, nearest }, { say }) =>
+    `${say(why)}${nearest.length > 0 ? `; the nearest: ${nearest.map(say).join('; ')}` : ''}`,
   'ask.bands-of': (bands, to) => bandsText(bands, to),
   'ask.no-tape-fits': () => 'no tape on the shelf can be laid there: every one has run out, or is too wide',
   'ask.no-tape': ({ code, codes }) => `there is no tape "${code}" on the shelf; accepts ${codes.join(', ')}`,

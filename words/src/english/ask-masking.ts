@@ -3,7 +3,11 @@ import type { AskWords } from '../ask';
 import { OPENING_NAMES, SYSTEM_NAMES } from './names';
 
 /** Whether a tape may lie on what is below. */
-const HOLDS: Readonly<Record<Hold, string>> = { safe: 'It may lie there', test: 'Test pull first in a hidden place', no: 'It would take the paint with it' };
+const HOLDS: Readonly<Record<Hold, string>> = {
+  safe: 'It may lie there',
+  test: 'Test pull first in a hidden place',
+  no: 'It would take the paint with it',
+};
 
 const hold: AskWords<{
   tape: string;
@@ -15,19 +19,34 @@ const hold: AskWords<{
   staysMin: number;
 }> = {
   title: 'May this tape go on that paint, now?',
-  about: 'By the kind of paint below, its age and how long the tape stays, at 23 °C. An estimate: a test pull in a hidden place has the last word.',
+  about:
+    'By the kind of paint below, its age and how long the tape stays, at 23 °C. An estimate: a test pull in a hidden place has the last word.',
   keys: { tape: 'Tape', paint: 'Paint below', ageMinutes: 'Its age now', stays: 'The tape stays' },
   choices: (choice) => SYSTEM_NAMES[choice as PaintSystemKey] ?? choice,
   answer: ({ hold: level, deTack, safeFromMin, outstays, staysMin }, { minutes }) => ({
     headline: HOLDS[level],
     tone: level === 'safe' ? (outstays ? 'caution' : 'good') : level === 'test' ? 'caution' : 'bad',
     rows: [
-      ...(deTack ? [{ label: 'Safe without a test', value: `stuck to clean cloth ${deTack === 1 ? 'once' : `${deTack} times`} first` }] : []),
+      ...(deTack
+        ? [
+            {
+              label: 'Safe without a test',
+              value: `stuck to clean cloth ${deTack === 1 ? 'once' : `${deTack} times`} first`,
+            },
+          ]
+        : []),
       {
         label: 'Safe as it is (estimate)',
-        value: safeFromMin === null ? 'never: take a gentler tape' : safeFromMin === 0 ? 'at any age that takes tape' : `from ${minutes(safeFromMin)} on`,
+        value:
+          safeFromMin === null
+            ? 'never: take a gentler tape'
+            : safeFromMin === 0
+              ? 'at any age that takes tape'
+              : `from ${minutes(safeFromMin)} on`,
       },
-      ...(outstays ? [{ label: 'Comes off clean', value: `no longer after ${minutes(staysMin)}: pull it sooner` }] : []),
+      ...(outstays
+        ? [{ label: 'Comes off clean', value: `no longer after ${minutes(staysMin)}: pull it sooner` }]
+        : []),
     ],
   }),
 };
@@ -64,12 +83,29 @@ const opening: AskWords<{
   slitMm?: number;
 }> = {
   title: 'Close an opening',
-  about: 'What stops a hole, a window, a gap or a jamb, and what to cut for it. Count what goes in, and what comes out.',
+  about:
+    'What stops a hole, a window, a gap or a jamb, and what to cut for it. Count what goes in, and what comes out.',
   keys: { use: 'It is a', diameter: 'Diameter', width: 'Width', height: 'Height', scale: 'Scale, 1 to' },
   ways: { round: 'Round', straight: 'With corners' },
   choices: (choice) => OPENING_NAMES[choice as OpeningUse] ?? choice,
   answer: (
-    { closing, foamMm, lengthMm, discMm, into, widthMm, heightMm, tapeMm, baseMm, sideMm, topMm, capMm, pieces, pieceMm, slitMm },
+    {
+      closing,
+      foamMm,
+      lengthMm,
+      discMm,
+      into,
+      widthMm,
+      heightMm,
+      tapeMm,
+      baseMm,
+      sideMm,
+      topMm,
+      capMm,
+      pieces,
+      pieceMm,
+      slitMm,
+    },
     { length, metres },
   ) => ({
     headline: CLOSINGS[closing],
@@ -77,17 +113,30 @@ const opening: AskWords<{
     rows: [
       ...(foamMm === undefined ? [] : [{ label: 'Foam strip', value: length(foamMm) }]),
       ...(lengthMm === undefined ? [] : [{ label: 'Cut it', value: `${length(lengthMm)} long` }]),
-      ...(discMm === undefined ? [] : [{ label: into ? 'Disc, into the recess' : 'Disc, over the rim', value: length(discMm) }]),
+      ...(discMm === undefined
+        ? []
+        : [{ label: into ? 'Disc, into the recess' : 'Disc, over the rim', value: length(discMm) }]),
       ...(baseMm === undefined ? [] : [{ label: 'Base tape', value: metres(baseMm) }]),
-      ...(sideMm === undefined || topMm === undefined ? [] : [{ label: 'Lip tape', value: `2 × ${length(sideMm)}, then 2 × ${length(topMm)}` }]),
+      ...(sideMm === undefined || topMm === undefined
+        ? []
+        : [{ label: 'Lip tape', value: `2 × ${length(sideMm)}, then 2 × ${length(topMm)}` }]),
       ...(capMm === undefined ? [] : [{ label: 'Cap tape', value: metres(capMm) }]),
-      ...(pieces === undefined || pieceMm === undefined ? [] : [{ label: 'Pieces', value: `${pieces} of ${length(pieceMm)}` }]),
+      ...(pieces === undefined || pieceMm === undefined
+        ? []
+        : [{ label: 'Pieces', value: `${pieces} of ${length(pieceMm)}` }]),
       ...(slitMm === undefined ? [] : [{ label: 'Slit', value: length(slitMm) }]),
       ...(widthMm === undefined || heightMm === undefined
         ? []
         : [
             {
-              label: closing === 'opening.pane' ? 'Pane' : closing === 'opening.sheet' ? 'Card' : closing === 'opening.putty' ? 'To cover' : 'Film',
+              label:
+                closing === 'opening.pane'
+                  ? 'Pane'
+                  : closing === 'opening.sheet'
+                    ? 'Card'
+                    : closing === 'opening.putty'
+                      ? 'To cover'
+                      : 'Film',
               value: `${length(widthMm)} × ${length(heightMm)}`,
             },
           ]),
@@ -118,12 +167,22 @@ const which: AskWords<{
     edge: 'The edge',
   },
   choices: (choice) =>
-    ({ inside: 'inside the bend', outside: 'outside the bend', crisp: 'makes a line that stays', rough: 'is painted over later' })[choice] ??
+    ({
+      inside: 'inside the bend',
+      outside: 'outside the bend',
+      crisp: 'makes a line that stays',
+      rough: 'is painted over later',
+    })[choice] ??
     SYSTEM_NAMES[choice as PaintSystemKey] ??
     choice,
   answer: ({ tape, verdict, meanStretch, hold: level, deTack, doubts }, { share, say }) => ({
     headline: `Take ${tape}`,
-    tone: doubts.length === 0 ? 'good' : verdict === 'too-tight' || verdict === 'impossible' || level === 'no' ? 'bad' : 'caution',
+    tone:
+      doubts.length === 0
+        ? 'good'
+        : verdict === 'too-tight' || verdict === 'impossible' || level === 'no'
+          ? 'bad'
+          : 'caution',
     rows: [
       {
         label: 'Lay it in',
@@ -135,15 +194,25 @@ const which: AskWords<{
               : 'too tight for it: split the run at the bend',
       },
       { label: 'On that paint (estimate)', value: HOLDS[level] },
-      ...(deTack > 0 ? [{ label: 'Before', value: `stick it to clean cloth ${deTack === 1 ? 'once' : `${deTack} times`}` }] : []),
+      ...(deTack > 0
+        ? [{ label: 'Before', value: `stick it to clean cloth ${deTack === 1 ? 'once' : `${deTack} times`}` }]
+        : []),
       ...doubts.map((doubt) => ({ label: 'Mind', value: say(doubt) })),
     ],
   }),
 };
 
-const disc: AskWords<{ discMm: number; discCutterMm: number; ringInnerMm: number; ringOuterMm: number; innerCutterMm: number; outerCutterMm: number }> = {
+const disc: AskWords<{
+  discMm: number;
+  discCutterMm: number;
+  ringInnerMm: number;
+  ringOuterMm: number;
+  innerCutterMm: number;
+  outerCutterMm: number;
+}> = {
   title: 'Disc and ring masks',
-  about: 'A disc covers a round opening or dot, over its rim; a ring leaves the round open and covers what is beside it. The cutter is set to the radius.',
+  about:
+    'A disc covers a round opening or dot, over its rim; a ring leaves the round open and covers what is beside it. The cutter is set to the radius.',
   keys: { diameter: 'Diameter of the round', overlap: 'Disc laps over by', band: 'Width of the ring' },
   answer: ({ discMm, discCutterMm, ringInnerMm, ringOuterMm, innerCutterMm, outerCutterMm }, { length }) => ({
     headline: `Disc ${length(discMm)} across`,

@@ -11,7 +11,8 @@ const spanned = (span: Span, { minutes }: Formatter): string =>
 
 const windows: AskWords<PullWindows> = {
   title: 'When do I pull the tape?',
-  about: 'Counted from the last coat, in the air of today. Three schools: while it is wet, when it is touch-dry, when it is dry.',
+  about:
+    'Counted from the last coat, in the air of today. Three schools: while it is wet, when it is touch-dry, when it is dry.',
   keys: {
     finish: 'Finish',
     air: 'Air',
@@ -45,14 +46,29 @@ const windows: AskWords<PullWindows> = {
   }),
 };
 
-const strengthKeys = { hiding: 'Film that hides black and white', coat: 'One coat, dry', tolerance: 'Hidden below a difference of' };
+const strengthKeys = {
+  hiding: 'Film that hides black and white',
+  coat: 'One coat, dry',
+  tolerance: 'Hidden below a difference of',
+};
 
-const hide: AskWords<{ coats: number | null; deltaE: number; scatterPerUm: number; coatUm: number; paint: string; under: string }> = {
+const hide: AskWords<{
+  coats: number | null;
+  deltaE: number;
+  scatterPerUm: number;
+  coatUm: number;
+  paint: string;
+  under: string;
+}> = {
   title: 'How many coats hide this colour?',
-  about: 'The film that hides a black-and-white card says how strong the paint is; over a colour near its own it needs less.',
+  about:
+    'The film that hides a black-and-white card says how strong the paint is; over a colour near its own it needs less.',
   keys: { paint: 'Paint', under: 'Over', ...strengthKeys },
   answer: ({ coats, deltaE, scatterPerUm, coatUm }) => ({
-    headline: coats === null ? `More than ${RULE_OF_THUMB.mostCoats} coats: put another colour under it` : countText(coats, 'coat'),
+    headline:
+      coats === null
+        ? `More than ${RULE_OF_THUMB.mostCoats} coats: put another colour under it`
+        : countText(coats, 'coat'),
     tone: coats === null ? 'bad' : coats >= RULE_OF_THUMB.manyCoats ? 'caution' : 'good',
     rows: [
       { label: 'Dry film of them (estimate)', value: `${((coats ?? RULE_OF_THUMB.mostCoats) * coatUm).toFixed(0)} µm` },
@@ -81,15 +97,21 @@ const over: AskWords<{
   windows: readonly { from: number; to: number | null }[];
 }> = {
   title: 'May this go over that, now?',
-  about: 'By the two kinds of paint and the age of the lower one, at 23 °C and 50 % humidity. The data sheets have the last word.',
+  about:
+    'By the two kinds of paint and the age of the lower one, at 23 °C and 50 % humidity. The data sheets have the last word.',
   keys: { lower: 'Below', upper: 'Goes on', ageMinutes: 'Age of the lower one', build: 'Film of the lower one, dry' },
   choices: (choice) => SYSTEM_NAMES[choice as PaintSystemKey] ?? choice,
   answer: ({ answer, reason, untilMinutes, windows: spans, ageMinutes }, { minutes, say }) => ({
-    headline: answer === 'wait' && untilMinutes !== undefined ? `Wait ${minutes(untilMinutes - ageMinutes)} more` : HEADLINES[answer],
+    headline:
+      answer === 'wait' && untilMinutes !== undefined
+        ? `Wait ${minutes(untilMinutes - ageMinutes)} more`
+        : HEADLINES[answer],
     tone: answer === 'yes' ? 'good' : answer === 'no' ? 'bad' : 'caution',
     rows: [
       { label: 'Because', value: say(reason) },
-      ...(untilMinutes === undefined ? [] : [{ label: 'Asked again when the lower one is', value: `${minutes(untilMinutes)} old` }]),
+      ...(untilMinutes === undefined
+        ? []
+        : [{ label: 'Asked again when the lower one is', value: `${minutes(untilMinutes)} old` }]),
       ...spans.map(({ from, to }, index) => ({
         label: index === 0 ? 'May be coated as it is' : 'and again',
         value: `${minutes(from)} to ${to === null ? 'any age' : minutes(to)}`,
@@ -101,15 +123,30 @@ const over: AskWords<{
 
 const mix: AskWords<{ ml: number; parts: readonly number[] }> = {
   title: 'How much paint do I mix?',
-  about: 'From the area and the dry film: what dries away and what misses the part is added. What stays in the cup comes on top.',
-  keys: { area: 'Area', film: 'One coat, dry', coats: 'Coats', solids: 'Solids by volume', transfer: 'Lands on the part', ratio: 'Mixing ratio' },
+  about:
+    'From the area and the dry film: what dries away and what misses the part is added. What stays in the cup comes on top.',
+  keys: {
+    area: 'Area',
+    film: 'One coat, dry',
+    coats: 'Coats',
+    solids: 'Solids by volume',
+    transfer: 'Lands on the part',
+    ratio: 'Mixing ratio',
+  },
   answer: ({ ml, parts }, { volume }) => ({
     headline: `${volume(ml)} as sprayed (estimate)`,
     tone: 'good',
     rows:
       parts.length > 1
         ? parts.map((part, index) => ({
-            label: index === 0 ? 'Paint' : parts.length === 2 ? 'Second part' : index === 1 ? 'Hardener or second part' : 'Thinner or third part',
+            label:
+              index === 0
+                ? 'Paint'
+                : parts.length === 2
+                  ? 'Second part'
+                  : index === 1
+                    ? 'Hardener or second part'
+                    : 'Thinner or third part',
             value: volume(part),
           }))
         : [{ label: 'Paint', value: volume(ml) }],
@@ -119,12 +156,16 @@ const mix: AskWords<{ ml: number; parts: readonly number[] }> = {
 
 const order: AskWords<{ orders: readonly { letters: readonly string[]; coats: readonly number[]; all: number }[] }> = {
   title: 'Which order for these three colours?',
-  about: 'Each is sprayed wider than it will stay and goes over the one before it; the order with the fewest coats is told first.',
+  about:
+    'Each is sprayed wider than it will stay and goes over the one before it; the order with the fewest coats is told first.',
   keys: { first: 'Colour A', second: 'Colour B', third: 'Colour C', under: 'What is there now', ...strengthKeys },
   answer: ({ orders }) => ({
     headline: `${orders[0]!.letters.join(', then ')}: ${orders[0]!.all} coats`,
     tone: orders[0]!.all < orders[orders.length - 1]!.all ? 'good' : 'caution',
-    rows: orders.map(({ letters, coats, all }, index) => ({ label: `${index + 1}. ${letters.join(', then ')}`, value: `${coats.join(' + ')} = ${all} coats` })),
+    rows: orders.map(({ letters, coats, all }, index) => ({
+      label: `${index + 1}. ${letters.join(', then ')}`,
+      value: `${coats.join(' + ')} = ${all} coats`,
+    })),
   }),
   sketch: () => 'The three best orders as layers, each from the ground up',
 };
@@ -134,11 +175,14 @@ const dew: AskWords<{ dewPointC: number; marginC?: number; ok?: boolean }> = {
   about: 'A surface near the dew point of the air gets wet: tape lets go and paint blushes.',
   keys: { air: 'Air', rh: 'Humidity', surface: 'Surface of the part' },
   answer: ({ dewPointC, marginC, ok }, { temperature, degrees }) => ({
-    headline: ok === undefined ? `Dew point ${temperature(dewPointC, 1)}` : ok ? 'Dry enough' : 'Too near the dew point',
+    headline:
+      ok === undefined ? `Dew point ${temperature(dewPointC, 1)}` : ok ? 'Dry enough' : 'Too near the dew point',
     tone: ok === false ? 'bad' : 'good',
     rows: [
       { label: 'Dew point', value: temperature(dewPointC, 1) },
-      ...(marginC === undefined ? [] : [{ label: `Surface above it (needs ${degrees(RULE_OF_THUMB.dewMarginC)})`, value: degrees(marginC, 1) }]),
+      ...(marginC === undefined
+        ? []
+        : [{ label: `Surface above it (needs ${degrees(RULE_OF_THUMB.dewMarginC)})`, value: degrees(marginC, 1) }]),
     ],
   }),
 };
@@ -152,7 +196,8 @@ const batch: AskWords<{
   rhythm: readonly BatchCycleStep[];
 }> = {
   title: 'How many may I paint before I pull?',
-  about: 'One person paints strips and pulls their tape, in the same order, one thing at a time. Every pull begins and ends in its window.',
+  about:
+    'One person paints strips and pulls their tape, in the same order, one thing at a time. Every pull begins and ends in its window.',
   keys: {
     paint: 'Painting one strip',
     pull: 'Pulling one strip',
@@ -162,14 +207,21 @@ const batch: AskWords<{
   },
   answer: ({ feasible, paintAhead, totalMinutes, proven, reason, rhythm }, { minutes, say }) => {
     if (!feasible || totalMinutes === null)
-      return { headline: 'It cannot be done by one person', tone: 'bad', rows: reason ? [{ label: 'Because', value: say(reason) }] : [] };
+      return {
+        headline: 'It cannot be done by one person',
+        tone: 'bad',
+        rows: reason ? [{ label: 'Because', value: say(reason) }] : [],
+      };
     const rest = rhythm.length > MOST_HEAPS ? ', and so on' : '';
     const turns = rhythm.slice(0, MOST_HEAPS).map(({ turn, strips }) => `${turn} ${strips}`);
     return {
       headline: `Paint ${paintAhead} at most, then pull`,
       tone: 'good',
       rows: [
-        { label: proven ? 'Least time for all (estimate)' : 'Time for all (estimate; a shorter way may exist)', value: minutes(totalMinutes) },
+        {
+          label: proven ? 'Least time for all (estimate)' : 'Time for all (estimate; a shorter way may exist)',
+          value: minutes(totalMinutes),
+        },
         { label: 'That goes', value: `${turns.join(', ')}${rest}` },
       ],
     };

@@ -1,4 +1,11 @@
-import type { DesignMessages, EdgeMessages, FieldMessages, ListName, ReadingMessages, SurfaceMessages } from '@lintrel/core';
+import type {
+  DesignMessages,
+  EdgeMessages,
+  FieldMessages,
+  ListName,
+  ReadingMessages,
+  SurfaceMessages,
+} from '@lintrel/core';
 import type { SentenceTools, WordsOf } from '../table';
 
 const LISTED: Readonly<Record<ListName, string>> = {
@@ -39,7 +46,10 @@ const LISTED: Readonly<Record<ListName, string>> = {
 };
 
 /** Two bounds with their unit: lengths as the person reads them. */
-const span = ({ least, most, unit }: { readonly least: number; readonly most: number; readonly unit: string }, to: SentenceTools): readonly [string, string] =>
+const span = (
+  { least, most, unit }: { readonly least: number; readonly most: number; readonly unit: string },
+  to: SentenceTools,
+): readonly [string, string] =>
   unit === 'mm' && to.inches ? [to.length(least), to.length(most)] : [String(least), `${most}${unit && ` ${unit}`}`];
 
 const most = (value: number, unit: string, to: SentenceTools): string => span({ least: 0, most: value, unit }, to)[1];
@@ -75,7 +85,8 @@ export const FIELDS: WordsOf<FieldMessages> = {
   'field.pin': () => 'must be four to eight digits',
   'field.event': () => 'must be the kind of an entry, such as done or note',
   'field.boolean': () => 'must be true or false',
-  'field.choice': ({ choices }) => (choices.length > 8 ? `must be one of ${choices.join(' ')}` : `must be ${eitherOf(choices)}`),
+  'field.choice': ({ choices }) =>
+    choices.length > 8 ? `must be one of ${choices.join(' ')}` : `must be ${eitherOf(choices)}`,
   'field.exactly': ({ value }) => `must be "${value}"`,
   'field.version': ({ newest }) => `must be a version up to ${newest}: a newer program wrote this file`,
   'field.system': () => 'must be a paint system',
@@ -97,7 +108,8 @@ const eitherOf = (choices: readonly string[]): string =>
 const EXAMPLES = 'write it like 18, 18mm, 1.2 m, 3 1/2", 7/16 or 1\' 6"';
 
 /** What is missing where nothing was typed, and what it is not where something was. */
-const notOne = (text: string, what: string): string => (text.trim() === '' ? `${what} is missing` : `"${text}" is not ${what}`);
+const notOne = (text: string, what: string): string =>
+  text.trim() === '' ? `${what} is missing` : `"${text}" is not ${what}`;
 
 /** What was not understood of something typed. */
 export const READINGS: WordsOf<ReadingMessages> = {
@@ -132,17 +144,21 @@ export const SURFACES: WordsOf<SurfaceMessages> = {
   'panel.few-edges': ({ panel, edges }) => `"${panel}" has only ${edges} edges`,
   'panel.own-few-edges': ({ edges }) => `has only ${edges} edges`,
   'panel.edge-taken': () => 'that edge is taken by a fold',
-  'panel.edge-long': ({ ownMm, otherMm }, { length }) => `its edge is ${length(ownMm)} long, the one it hangs on only ${length(otherMm)}`,
+  'panel.edge-long': ({ ownMm, otherMm }, { length }) =>
+    `its edge is ${length(ownMm)} long, the one it hangs on only ${length(otherMm)}`,
   'panel.overlap': () => 'panels lie on each other when unfolded: hang one of them on another edge',
   'surface.cone-is-tube': () => 'both ends have the same diameter: make it a tube',
-  'surface.too-far': ({ reachM, mostM }, { metres }) => `laid flat it reaches ${metres(reachM * 1000)} from its origin: the most is ${metres(mostM * 1000)}`,
+  'surface.too-far': ({ reachM, mostM }, { metres }) =>
+    `laid flat it reaches ${metres(reachM * 1000)} from its origin: the most is ${metres(mostM * 1000)}`,
   'surface.used-twice': ({ id }) => `"${id}" is used twice`,
   'feature.no-length': () => 'starts and ends at the same place',
 };
 
 export const DESIGNS: WordsOf<DesignMessages> = {
-  'design.too-large': ({ million }) => `is more than one job can hold (${million} million letters in a job file): split it into several jobs`,
-  'design.too-many-finishes': ({ count, max }) => `names ${count} finishes: one job holds ${max}; plan what is left as another job`,
+  'design.too-large': ({ million }) =>
+    `is more than one job can hold (${million} million letters in a job file): split it into several jobs`,
+  'design.too-many-finishes': ({ count, max }) =>
+    `names ${count} finishes: one job holds ${max}; plan what is left as another job`,
   'design.no-finish': ({ finish }) => `there is no finish "${finish}" on the shelf`,
   'design.attached-itself': () => 'a part cannot be attached to itself',
   'design.no-part': ({ part }) => `there is no part "${part}"`,
@@ -151,7 +167,8 @@ export const DESIGNS: WordsOf<DesignMessages> = {
   'design.rim-twice': () => 'lies over another stretch of this edge: say once what is beyond each place',
   'design.rim-itself': () => 'a part cannot lie beyond its own edge',
   'design.no-datum': ({ datum }) => `there is no datum "${datum}" on this part`,
-  'design.rim-corners': ({ most: many }) => `is one too many: openings and zones of a part may have ${many} corners together, rounds as they are drawn`,
+  'design.rim-corners': ({ most: many }) =>
+    `is one too many: openings and zones of a part may have ${many} corners together, rounds as they are drawn`,
   'design.line-itself': () => 'a line cannot be made from itself',
   'design.no-other-part': ({ part }) => `there is no other part "${part}"`,
   'design.mirror-of-mirror': ({ part }) => `"${part}" is itself a mirror image: take the part it follows`,

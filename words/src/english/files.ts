@@ -1,11 +1,20 @@
 import type { StationCell, StationColumn, StationTable } from '@lintrel/core';
-import type { DrawingMessages, PaperMessages, PrintMessages, SkippedMessages, TakenMessages } from '@lintrel/core/files';
+import type {
+  DrawingMessages,
+  PaperMessages,
+  PrintMessages,
+  SkippedMessages,
+  TakenMessages,
+} from '@lintrel/core/files';
 import type { SentenceTools, WordsOf } from '../table';
 
 export const DRAWINGS: WordsOf<DrawingMessages> = {
-  'drawing.too-many-pieces': ({ most }) => `The drawing has more than ${most} pieces. Take out what is not outline or line, and save it again.`,
-  'drawing.too-many-places': ({ most }) => `The drawing has more than ${most} places. Simplify its curves and save it again.`,
-  'drawing.no-line': ({ skipped }, { say }) => `There is no line in this drawing${skipped.length > 0 ? `: passed over ${skipped.map(say).join(', ')}` : ''}.`,
+  'drawing.too-many-pieces': ({ most }) =>
+    `The drawing has more than ${most} pieces. Take out what is not outline or line, and save it again.`,
+  'drawing.too-many-places': ({ most }) =>
+    `The drawing has more than ${most} places. Simplify its curves and save it again.`,
+  'drawing.no-line': ({ skipped }, { say }) =>
+    `There is no line in this drawing${skipped.length > 0 ? `: passed over ${skipped.map(say).join(', ')}` : ''}.`,
   'drawing.too-large': ({ megabytes }) => `The file is larger than ${megabytes} MB.`,
   'drawing.binary-dxf': () => 'The file is in the binary form of DXF. Save it as text (ASCII) DXF.',
   'drawing.bad-dxf': ({ reason }) => `The file is no sound DXF: ${reason}`,
@@ -36,14 +45,17 @@ export const TAKEN: WordsOf<TakenMessages> = {
   'taken.no-outline': ({ layer }) => `Layer "${layer}" has no closed path, so it gives no outline.`,
   'taken.paths': ({ paths }) => `${paths} paths are too large, too far out or too many.`,
   'taken.corners': ({ most }) => `The outline has more than ${most} corners.`,
-  'taken.thinned': ({ corners, strayMm }, { length }) => `The outline was thinned to ${corners} corners; it strays by at most ${length(strayMm)}.`,
+  'taken.thinned': ({ corners, strayMm }, { length }) =>
+    `The outline was thinned to ${corners} corners; it strays by at most ${length(strayMm)}.`,
 };
 
 export const PRINTS: WordsOf<PrintMessages> = {
   'print.no-part': ({ part }) => `There is no part "${part}".`,
-  'print.too-many-sheets': ({ sheets }) => `The template needs ${sheets} sheets. Print it on one sheet of a wide printer, or use a station table.`,
+  'print.too-many-sheets': ({ sheets }) =>
+    `The template needs ${sheets} sheets. Print it on one sheet of a wide printer, or use a station table.`,
   'print.nothing-to-mark': () => 'This line is not on its part, so there is nothing to mark.',
-  'print.no-mask-fits': ({ widthMm, masks }, { length }) => `Nothing fits film ${length(widthMm)} wide: ${masks.join(', ')}.`,
+  'print.no-mask-fits': ({ widthMm, masks }, { length }) =>
+    `Nothing fits film ${length(widthMm)} wide: ${masks.join(', ')}.`,
   'print.nothing-to-lay': () => 'No area has a finish yet: there is nothing to lay.',
   'print.no-masks': () => 'No part has an opening or a circle to cut a mask for.',
 };
@@ -54,7 +66,8 @@ export const PAPERS: WordsOf<PaperMessages> = {
   'paper.masks': ({ job, widthMm }, { length }) => `${job}: masks on film ${length(widthMm)} wide`,
   'paper.lay': ({ job }) => `${job}: what to lay, and what comes off`,
   'paper.stage': ({ stage, finish }) => `Stage ${stage}: ${finish}`,
-  'paper.film': ({ lengthMm, tooLarge }, { metres }) => `${metres(lengthMm)} of film${tooLarge.length > 0 ? `; too large for it: ${tooLarge.join(', ')}` : ''}`,
+  'paper.film': ({ lengthMm, tooLarge }, { metres }) =>
+    `${metres(lengthMm)} of film${tooLarge.length > 0 ? `; too large for it: ${tooLarge.join(', ')}` : ''}`,
   'paper.unrolled': () => 'Unrolled skin, seen from outside',
   'paper.seam': ({ edge }) => `Edge ${edge} meets edge ${edge === 'P' ? 'Q' : 'P'}`,
   'paper.gore': ({ gore, gores, meets }) => `gore ${gore} of ${gores}, meets ${meets} above`,
@@ -83,7 +96,10 @@ export interface StationWords {
 }
 
 /** Puts a station table into words: the same on the screen, on paper and in a list. */
-export function stationWords({ line, datum, toleranceMm, opposite, columns, rows }: StationTable, { length }: SentenceTools): StationWords {
+export function stationWords(
+  { line, datum, toleranceMm, opposite, columns, rows }: StationTable,
+  { length }: SentenceTools,
+): StationWords {
   const cell = (value: StationCell, column: StationColumn): string => {
     if (value === null) return '';
     if (typeof value === 'string') return value === 'no-line' ? 'no such line' : 'not reached';
@@ -92,7 +108,11 @@ export function stationWords({ line, datum, toleranceMm, opposite, columns, rows
   return {
     title: `${line.code} ${line.name}`,
     note: `Measured from ${datum}; straight between marks strays at most ${length(toleranceMm)}; * marks in between`,
-    columns: columns.map((column) => (column === 'height-opposite' ? `${COLUMNS[column]} ${opposite ?? ''}` : COLUMNS[column])),
-    rows: rows.map(({ extra, cells }) => cells.map((value, index) => `${cell(value, columns[index]!)}${extra && index === 0 ? ' *' : ''}`)),
+    columns: columns.map((column) =>
+      column === 'height-opposite' ? `${COLUMNS[column]} ${opposite ?? ''}` : COLUMNS[column],
+    ),
+    rows: rows.map(({ extra, cells }) =>
+      cells.map((value, index) => `${cell(value, columns[index]!)}${extra && index === 0 ? ' *' : ''}`),
+    ),
   };
 }

@@ -36,7 +36,8 @@ export const LINES: WordsOf<LineMessages> = {
   'line.of-itself': ({ relation }) => `${RELATIONS[relation]} itself by way of other lines`,
   'line.of-broken': ({ relation, name }) => `${RELATIONS[relation]} "${name}", which cannot be laid out`,
   'line.no-meeting': ({ name }) => `is to end on "${name}", which it does not meet`,
-  'line.nothing-left': ({ name }, speech) => `has nothing left of "${nameOf(name, speech)}" at this distance: it bends tighter`,
+  'line.nothing-left': ({ name }, speech) =>
+    `has nothing left of "${nameOf(name, speech)}" at this distance: it bends tighter`,
   'line.no-edge': ({ edge }) => `follows edge ${edge}, which the part does not have`,
   'line.edge-short': () => 'follows an edge of no length',
   'line.corner-two': () => 'rounds the corner of two single lines, not of bands or letters',
@@ -66,7 +67,8 @@ export const SNAPS: WordsOf<SnapMessages> = {
   'snap.square': ({ to }, speech) => `square to ${nameOf(to, speech)}`,
   'snap.touching': ({ to }, speech) => `touching ${nameOf(to, speech)}`,
   'snap.on': ({ to }, speech) => `on ${nameOf(to, speech)}`,
-  'snap.tapes': ({ count, widthMm, to }, speech) => `${count} × tape ${speech.length(widthMm)} from ${nameOf(to, speech)}`,
+  'snap.tapes': ({ count, widthMm, to }, speech) =>
+    `${count} × tape ${speech.length(widthMm)} from ${nameOf(to, speech)}`,
 };
 
 const nameOf = (name: SnapName, { say }: SentenceTools): string => (typeof name === 'string' ? name : say(name));

@@ -154,7 +154,12 @@ export const SUPPLY_NAMES: Readonly<Record<SupplyKind, string>> = {
   putty: 'Putty',
   'liquid-mask': 'Liquid mask',
 };
-export const SUPPLY_UNIT_NAMES: Readonly<Record<'m2' | 'm' | 'ml' | 'pieces', string>> = { m2: 'm²', m: 'm', ml: 'ml', pieces: 'pieces' };
+export const SUPPLY_UNIT_NAMES: Readonly<Record<'m2' | 'm' | 'ml' | 'pieces', string>> = {
+  m2: 'm²',
+  m: 'm',
+  ml: 'ml',
+  pieces: 'pieces',
+};
 
 /** Whether a tape may lie on what is below it. */
 export const HOLD_NAMES: Readonly<Record<Hold, string>> = { safe: 'safe', test: 'test pull first', no: 'lifts paint' };

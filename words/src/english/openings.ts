@@ -1,8 +1,15 @@
 import type { OpeningMessages } from '@lintrel/core';
 import { listText, type WordsOf } from '../table';
 
-const of = ({ opening, parts, count }: { readonly opening: string; readonly parts: readonly string[]; readonly count: number }): string =>
-  `${opening}${parts.length === 0 ? '' : `, ${listText(parts)}`}${count > 1 ? `; ${count}, for each` : ''}`;
+const of = ({
+  opening,
+  parts,
+  count,
+}: {
+  readonly opening: string;
+  readonly parts: readonly string[];
+  readonly count: number;
+}): string => `${opening}${parts.length === 0 ? '' : `, ${listText(parts)}`}${count > 1 ? `; ${count}, for each` : ''}`;
 
 /** How an opening is closed. */
 export const OPENINGS: WordsOf<OpeningMessages> = {
@@ -24,7 +31,8 @@ export const OPENINGS: WordsOf<OpeningMessages> = {
     `${of(values)}: masking putty or damp tissue over ${length(values.widthMm)} × ${length(values.heightMm)}, kept off the edge.`,
   'opening.sleeve': (values, { length }) =>
     `${of(values)}: ${values.pieces} pieces of narrow tape of ${length(values.pieceMm)} round its foot, folded in with the fingernail, then a sleeve over it.`,
-  'opening.bag': (values, { length }) => `${of(values)}: a bag with a slit of ${length(values.slitMm)} drawn over it, taped at its foot.`,
+  'opening.bag': (values, { length }) =>
+    `${of(values)}: a bag with a slit of ${length(values.slitMm)} drawn over it, taped at its foot.`,
   'opening.back-mask': (values, { metres }) =>
     `${of(values)}: clean the flange; ${metres(values.tapeMm)} of tape inside it with the sticky side out, drawn back a little from the edge, cover stuck to it.`,
 };

@@ -1,4 +1,14 @@
-import type { AdviceMessages, AfterCode, LateRemedy, BrokenMessages, CoatsMessages, EventKind, MomentMessages, OverAnswer, RuleMessages } from '@lintrel/core';
+import type {
+  AdviceMessages,
+  AfterCode,
+  LateRemedy,
+  BrokenMessages,
+  CoatsMessages,
+  EventKind,
+  MomentMessages,
+  OverAnswer,
+  RuleMessages,
+} from '@lintrel/core';
 import { listText, sentence, type WordsOf } from '../table';
 import { SUBSTRATE_NAMES, SYSTEM_NAMES } from './names';
 import { SCHOOLS } from './names';
@@ -7,7 +17,8 @@ export const COATS: WordsOf<CoatsMessages> = {
   'coats.sheet': ({ coats }) => `${coats} by its data sheet`,
   'coats.card': ({ coats }) => `${coats} by its card`,
   'coats.floor': ({ coats }) => `${coats} for the film its times are stated for`,
-  'coats.ground': ({ coats, over }) => `${coats} by its data sheet and to hide ${over ?? 'what is on it now'} besides (estimate)`,
+  'coats.ground': ({ coats, over }) =>
+    `${coats} by its data sheet and to hide ${over ?? 'what is on it now'} besides (estimate)`,
   'coats.hiding': ({ coats, over }) => `${coats} to hide ${over ?? 'what is on it now'} (estimate)`,
   'coats.most': ({ coats, over }) => `does not hide ${over ?? 'what is on it now'} even in ${coats}`,
 };
@@ -62,7 +73,8 @@ export const ADVICE: WordsOf<Omit<AdviceMessages, keyof RuleMessages>> = {
     `${line}: ${length(lengthMm)} of it ends free and bounds nothing. Let its ends run on, or measure it to the edge.`,
   'advice.sliver': ({ area }) => `${area} is a sliver, narrower than any tape edge keeps.`,
   'advice.conflict': ({ area, finishes }) => `${area} is asked to be ${keptOr(finishes, 'kept as it is')}: choose one.`,
-  'advice.too-many-finishes': ({ count, max }) => `${count} finishes are more than one plan holds (${max}): give some areas to another job.`,
+  'advice.too-many-finishes': ({ count, max }) =>
+    `${count} finishes are more than one plan holds (${max}): give some areas to another job.`,
   'advice.unchosen': ({ areas }) => `${areas.join(', ')}: no finish chosen, kept as it is.`,
   'advice.lost': ({ finish, alongMm, aboveMm }, { length }) =>
     `${finish ?? 'That it is kept'} was said of a place that lies in no area (${length(alongMm)} and ${length(aboveMm)}): give the area that was meant its finish, and leave this out.`,
@@ -89,12 +101,14 @@ export const ADVICE: WordsOf<Omit<AdviceMessages, keyof RuleMessages>> = {
     `Stage ${stage}: ${finish} does not hide what is below even in ${coats} coats. Put a lighter or closer colour under it.`,
   'advice.weak': ({ stage, finish, area, coats, least }) =>
     `Stage ${stage}: ${finish} is weak over what is below ${area === null ? '' : `on ${area} `}and takes ${coats} coats (estimate).${least === null ? '' : ` Over a better ground ${least} would do.`}`,
-  'advice.never-tape': ({ stage, finish }) => `Stage ${stage}: tape lies on ${finish}, which never takes tape well. Change the order or mask over paper.`,
+  'advice.never-tape': ({ stage, finish }) =>
+    `Stage ${stage}: tape lies on ${finish}, which never takes tape well. Change the order or mask over paper.`,
   'advice.young': ({ parts, ageH }) =>
     `${listText(parts)}: the finish is ${ageH} h old and has not cured (estimate). Use the gentlest tape that holds, try a hidden place first.`,
   'advice.bare': ({ part, substrate, finish, primer }) =>
     `${part}: ${finish} goes straight onto bare ${SUBSTRATE_NAMES[substrate].toLowerCase()}. Prime it first (${SYSTEM_NAMES[primer].toLowerCase()}, as primer of the scheme), unless its data sheet allows it.`,
-  'advice.no-clear': ({ finish }) => `${finish} is a basecoat and gets no clear: it stays dull and weak. Choose a clear over all, or another finish.`,
+  'advice.no-clear': ({ finish }) =>
+    `${finish} is a basecoat and gets no clear: it stays dull and weak. Choose a clear over all, or another finish.`,
   'advice.flakes': ({ stage, flakes, solid }) =>
     `Stage ${stage}: strip the gun right down before ${solid}; flakes of ${flakes} left in it ruin a solid colour. A second gun spares that.`,
   'advice.trapped': ({ stage, stages }) =>
@@ -116,17 +130,20 @@ export const MOMENTS: WordsOf<MomentMessages> = {
 /** A plan that contradicts itself: told to us, not to a painter. */
 export const BROKEN: WordsOf<BrokenMessages> = {
   'broken.id': ({ id }) => `${id} is there twice, or is named and not there`,
-  'broken.after': ({ step, other, isMin, minMin, maxMin }) => `${step} comes ${isMin} min after ${other}: from ${minMin} to ${maxMin ?? 'any'} it may`,
+  'broken.after': ({ step, other, isMin, minMin, maxMin }) =>
+    `${step} comes ${isMin} min after ${other}: from ${minMin} to ${maxMin ?? 'any'} it may`,
   'broken.window': ({ window }) => `${window} is not the window of its stage, or not kept`,
   'broken.late-keying': ({ step }) => `${step} comes after the tape of its stage`,
   'broken.order': ({ step }) => `${step} does not come in the order hands do it`,
-  'broken.edge': ({ stage, line, fromMm, items }, { length }) => `stage ${stage}: the edge on ${line} at ${length(fromMm)} is made by ${items} tapes`,
+  'broken.edge': ({ stage, line, fromMm, items }, { length }) =>
+    `stage ${stage}: the edge on ${line} at ${length(fromMm)} is made by ${items} tapes`,
   'broken.uncovered': ({ stage, area }) => `stage ${stage}: ${area} is covered by nothing`,
   'broken.open-covered': ({ stage, area }) => `stage ${stage}: ${area} is open and covered`,
   'broken.pulled': ({ item, times }) => `${item} comes off ${times} times`,
   'broken.laid': ({ item, times }) => `${item} is laid ${times} times`,
   'broken.lies-over': ({ item, over }) => `${item} lies over ${over}, but is laid before it or comes off after it`,
-  'broken.section': ({ stage, part, piece }) => `stage ${stage}: section of ${part}, piece ${piece}, is not pulled in its window`,
+  'broken.section': ({ stage, part, piece }) =>
+    `stage ${stage}: section of ${part}, piece ${piece}, is not pulled in its window`,
   'broken.long-pull': ({ step, pullMin, windowMin }) => `${step} takes ${pullMin} min in a window of ${windowMin} min`,
   'broken.sum': ({ of, shown, found }) => `${of}: ${shown} is shown, its parts make ${found}`,
   'broken.clock': ({ step }) => `${step} begins before the step before it has ended, or ends before it begins`,

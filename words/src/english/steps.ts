@@ -42,10 +42,15 @@ const RIM_SIDES: Readonly<Record<OutsideRim, string>> = {
 };
 
 /** Everything a cover lies on, in words. */
-const covers = ({ places, wholes = [], round = [] }: CoverPlaces): string[] => [...places, ...wholes, ...round.map((part) => `round ${part}`)];
+const covers = ({ places, wholes = [], round = [] }: CoverPlaces): string[] => [
+  ...places,
+  ...wholes,
+  ...round.map((part) => `round ${part}`),
+];
 
 /** The place where there is one; many are told below the title, where there is room. */
-const theOnly = (places: readonly string[], kind = 'part'): string => (places.length === 1 ? places[0]! : countText(places.length, kind));
+const theOnly = (places: readonly string[], kind = 'part'): string =>
+  places.length === 1 ? places[0]! : countText(places.length, kind);
 const listedAbove = (places: readonly string[]): string => (places.length === 1 ? '' : `${places.join('; ')}. `);
 
 const CLEANERS: Readonly<Record<Cleaner, string>> = {
@@ -81,7 +86,8 @@ const GOING_ON: Readonly<Record<FinishMethod, readonly [first: string, later: st
 /** Rolled or brushed; what an older plan does not say is taken as sprayed. */
 const byHand = (method: FinishMethod | undefined): boolean => method !== undefined && !isSprayed({ method });
 
-const coatsTold = ([first, last]: readonly [number, number]) => (first === last ? `coat ${first}` : `coats ${first} to ${last}`);
+const coatsTold = ([first, last]: readonly [number, number]) =>
+  first === last ? `coat ${first}` : `coats ${first} to ${last}`;
 
 /** How much paint is made ready, how, and for how long it is good. */
 const mixing = (
@@ -89,12 +95,22 @@ const mixing = (
   { volume, minutes }: Pick<SentenceTools, 'volume' | 'minutes'>,
 ) =>
   [
-    coats && coats[0] > 1 && method && !byHand(method) ? 'Empty the gun and rinse it first: what is left in it sets.' : '',
-    cans ? `${countText(cans, 'can')}; shake for two minutes after the ball comes free.` : `${volume(ml)} ready to use (estimate).`,
-    partsMl && partsMl.length > 1 ? `${partsMl.map((part) => volume(part)).join(' + ')}, paint first. Mix, strain, fill.` : '',
-    !cans && partsMl && partsMl.length === 1 && byHand(method) ? 'Stir to the bottom of the tin; pour out only what is used.' : '',
+    coats && coats[0] > 1 && method && !byHand(method)
+      ? 'Empty the gun and rinse it first: what is left in it sets.'
+      : '',
+    cans
+      ? `${countText(cans, 'can')}; shake for two minutes after the ball comes free.`
+      : `${volume(ml)} ready to use (estimate).`,
+    partsMl && partsMl.length > 1
+      ? `${partsMl.map((part) => volume(part)).join(' + ')}, paint first. Mix, strain, fill.`
+      : '',
+    !cans && partsMl && partsMl.length === 1 && byHand(method)
+      ? 'Stir to the bottom of the tin; pour out only what is used.'
+      : '',
     !cans && partsMl && partsMl.length === 1 && method && !byHand(method) ? 'Stir, strain, fill.' : '',
-    batches && batches > 1 ? `In ${batches} lots, each when the last is used up: one would be too old before the coat is on.` : '',
+    batches && batches > 1
+      ? `In ${batches} lots, each when the last is used up: one would be too old before the coat is on.`
+      : '',
     lifeMin && !(batches && batches > 1)
       ? `Use it within ${minutes(lifeMin)} of mixing (estimate)${coats ? `: mix no more than ${coats[0] === coats[1] ? 'this coat takes' : 'these coats take'}` : ''}.`
       : '',
@@ -118,12 +134,15 @@ export const STEP_TITLES: WordsOf<StepMessages> = {
   'step.barrier': ({ places }) => `Barrier coat on ${theOnly(places)}`,
   'step.plug': ({ plugs }) => `Close ${countText(plugs, 'opening')}`,
   'step.unplug': ({ plugs }) => `Take out ${countText(plugs, 'plug')}`,
-  'step.lay': ({ tape, side, line, part }) => `${tape ?? 'Mask by hand'} ${SIDES[side]} ${line}${part === null ? '' : `, ${part}`}`,
+  'step.lay': ({ tape, side, line, part }) =>
+    `${tape ?? 'Mask by hand'} ${SIDES[side]} ${line}${part === null ? '' : `, ${part}`}`,
   'step.rim': ({ material, widthMm, beyond, part, edges }, { length, say }) =>
     `${material === 'foam' ? `Foam ${length(widthMm)}` : (material ?? 'Mask by hand')} ${RIM_SIDES[beyond]} ${edges.length === 1 ? say(edges[0]!) : countText(edges.length, 'edge')}${part === null ? '' : `, ${part}`}`,
   'step.cover': (covered) => `Cover ${theOnly(covers(covered), 'place')}`,
   'step.uncover': (covered) =>
-    covers(covered).length === 0 ? `Take off ${countText(covered.own?.length ?? 0, 'piece')} of your own` : `Uncover ${theOnly(covers(covered), 'place')}`,
+    covers(covered).length === 0
+      ? `Take off ${countText(covered.own?.length ?? 0, 'piece')} of your own`
+      : `Uncover ${theOnly(covers(covered), 'place')}`,
   'step.own': ({ pieces }) => `Lay ${countText(pieces.length, 'piece')} of your own`,
   'step.seal': ({ finish }) => `Seal the tape edges: ${finish ?? 'liquid mask'}`,
   'step.gate': () => 'Check before colour',
@@ -141,7 +160,10 @@ export const STEP_TITLES: WordsOf<StepMessages> = {
   'step.typed': ({ title }) => title,
 };
 
-const ownPlace = ({ fromMm, toMm, byMm = [], part, count }: OwnPieceMessages[keyof OwnPieceMessages], { length }: SentenceTools): string => {
+const ownPlace = (
+  { fromMm, toMm, byMm = [], part, count }: OwnPieceMessages[keyof OwnPieceMessages],
+  { length }: SentenceTools,
+): string => {
   const place = ([x, y]: readonly number[]) => `${length(x ?? 0)} along, ${length(y ?? 0)} up`;
   const by = Array.from({ length: byMm.length / 2 }, (_, index) => byMm.slice(2 * index, 2 * index + 2));
   return `${part === null ? '' : ` on ${part}`}${count > 1 ? `, on each of ${count}` : ''}, from ${place(fromMm)}${by.map((one) => ` by ${place(one)}`).join('')} to ${place(toMm)}`;
@@ -150,9 +172,11 @@ const noted = (note: string): string => (note === '' ? '' : ` ${sentence(note)}.
 
 /** Tape that closes openings, all together. */
 export const CLOSING_TAPES: WordsOf<ClosingTapeMessages> = {
-  'closing.base': ({ tape, lengthMm }, { metres }) => `Inside the edges ${tape ?? 'what fits'}, ${metres(lengthMm)} in all.`,
+  'closing.base': ({ tape, lengthMm }, { metres }) =>
+    `Inside the edges ${tape ?? 'what fits'}, ${metres(lengthMm)} in all.`,
   'closing.lip': ({ tape, lengthMm }, { metres }) => `For the lips ${tape ?? 'what fits'}, ${metres(lengthMm)} in all.`,
-  'closing.cap': ({ tape, lengthMm }, { metres }) => `Over the edges of film or card ${tape ?? 'what fits'}, ${metres(lengthMm)} in all.`,
+  'closing.cap': ({ tape, lengthMm }, { metres }) =>
+    `Over the edges of film or card ${tape ?? 'what fits'}, ${metres(lengthMm)} in all.`,
 };
 
 /** Pieces a person lays besides what the plan does. */
@@ -182,12 +206,16 @@ export const STEP_DETAILS: WordsOf<StepMessages> = {
     `Below ${temperature(belowC)} tape goes on and lets go later. Bring part and tape into a warm room the evening before.`,
   'step.abrade': ({ places, reason, grit, masked }, { say, length }) =>
     `${listedAbove(places)}${say(reason)} ${
-      grit ? `${sentence(GRITS[grit])}, to an even matt; blow off, wipe, tack.` : 'Scuff to an even matt with a grey pad, wipe, tack.'
+      grit
+        ? `${sentence(GRITS[grit])}, to an even matt; blow off, wipe, tack.`
+        : 'Scuff to an even matt with a grey pad, wipe, tack.'
     }${masked ? ` Keep ${length(5)} off the tape that is still on.` : ''}`,
   'step.scuff': ({ coat, masked }, { say, length }) =>
     `The limit for “${say(coat)}” has passed: on the film as it is the next coat would hardly hold. Scuff it to an even matt with a grey pad, blow off, wipe, tack.${masked ? ` Keep ${length(5)} off the tape, and press its edges again.` : ''}`,
-  'step.remix': (values, speech) => `What was mixed is too old to spray: away with it, as its data sheet says. ${mixing(values, speech)}`,
-  'step.barrier': ({ places, reason }, { say }) => `${listedAbove(places)}${say(reason)} A thin, even coat that parts the two; let it flash before the colour.`,
+  'step.remix': (values, speech) =>
+    `What was mixed is too old to spray: away with it, as its data sheet says. ${mixing(values, speech)}`,
+  'step.barrier': ({ places, reason }, { say }) =>
+    `${listedAbove(places)}${say(reason)} A thin, even coat that parts the two; let it flash before the colour.`,
   'step.plug': ({ plugs, places, closings, tapes = [], before = [] }, { say }) =>
     closings
       ? [...closings.map(say), ...tapes.map(say), ...before.map(say), `Count them in: ${plugs}.`].join(' ')
@@ -210,7 +238,9 @@ export const STEP_DETAILS: WordsOf<StepMessages> = {
       ...(covers(covered).length > 1 && places.length > 0 ? [`${places.join('; ')}.`] : []),
       ...(wholes.length > 0 ? [`Whole, for mist reaches them: ${wholes.join('; ')}.`] : []),
       ...(round.length > 0
-        ? [`All that lies beyond the edges of ${listText(round)}: about ${area(roundM2)} of film, stuck to the tape or foam along them.`]
+        ? [
+            `All that lies beyond the edges of ${listText(round)}: about ${area(roundM2)} of film, stuck to the tape or foam along them.`,
+          ]
         : []),
       `${REACHES[reach ?? 'mist']} Onto the tape, not across its edge${seams.length > 0 ? '.' : '; a second tape over the seam.'}`,
       ...seams.map(say),
@@ -219,7 +249,9 @@ export const STEP_DETAILS: WordsOf<StepMessages> = {
   'step.uncover': (covered) =>
     [
       ...(covers(covered).length > 0
-        ? [`${listedAbove(covers(covered))}Fold paper and film up into themselves, the painted side in: dry overspray falls off them.`]
+        ? [
+            `${listedAbove(covers(covered))}Fold paper and film up into themselves, the painted side in: dry overspray falls off them.`,
+          ]
         : []),
       ...((covered.own ?? []).length > 0 && covers(covered).length > 0
         ? [`Take off your own ${listText((covered.own ?? []).map(({ values }) => values.name))} too.`]
@@ -247,9 +279,16 @@ export const STEP_DETAILS: WordsOf<StepMessages> = {
     }`,
   'step.coat': ({ coat, coats, method, masked, peelable, blends, alone }, { say }) => {
     const [first, later] = GOING_ON[method ?? 'gun'];
-    const how = peelable && coat === coats && coats > 2 ? 'A heavy coat, so that it peels in one piece' : coat === 1 && coats > 1 ? first : later;
+    const how =
+      peelable && coat === coats && coats > 2
+        ? 'A heavy coat, so that it peels in one piece'
+        : coat === 1 && coats > 1
+          ? first
+          : later;
     const tape = masked ?? true;
-    const edge = !byHand(method) ? 'from the tape towards the bare side, never into a tape edge' : 'away from the tape edge, never into it';
+    const edge = !byHand(method)
+      ? 'from the tape towards the bare side, never into a tape edge'
+      : 'away from the tape edge, never into it';
     const fade =
       blends && blends.length > 0
         ? ` In ${listText(blends)}${coat === 1 ? ' stop short of the edge of the repair' : ' go a hand further out than before'}: it fades out there.`

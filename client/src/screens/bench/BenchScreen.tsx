@@ -19,10 +19,17 @@ export function BenchScreen() {
             const { title, about, answer: told } = words.question(question.name);
             const answer = ask(question.name, exampleInput(question), shelf);
             return (
-              <Row key={question.name} label={title} onPress={() => router.push(`/bench/${question.name}` as Href)} testID="question">
+              <Row
+                key={question.name}
+                label={title}
+                onPress={() => router.push(`/bench/${question.name}` as Href)}
+                testID="question"
+              >
                 <Heading>{title}</Heading>
                 <Small>{about}</Small>
-                {answer.ok ? <Small tone="calm">{phrase`For example: ${begunSmall(told(answer.value).headline)}`}</Small> : null}
+                {answer.ok ? (
+                  <Small tone="calm">{phrase`For example: ${begunSmall(told(answer.value).headline)}`}</Small>
+                ) : null}
               </Row>
             );
           })}

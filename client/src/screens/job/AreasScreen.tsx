@@ -1,4 +1,14 @@
-import { giveFinish, givePresent, letteringOf, showArea, showLength, forgetAtPoint, type AreaPlan, type PartPlan, messageWithoutValues } from '@lintrel/core';
+import {
+  giveFinish,
+  givePresent,
+  letteringOf,
+  showArea,
+  showLength,
+  forgetAtPoint,
+  type AreaPlan,
+  type PartPlan,
+  messageWithoutValues,
+} from '@lintrel/core';
 import { phrase, countPhrase } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -42,23 +52,38 @@ export function AreasScreen() {
   const area = part.areas.find(({ code }) => code === chosen) ?? null;
   const letters = letteringOf(part);
   // Letters are tapped as one.
-  const choose = (code: string | null) => setChosen(letters.find(({ strokes }) => code !== null && strokes.includes(code))?.owner ?? code);
+  const choose = (code: string | null) =>
+    setChosen(letters.find(({ strokes }) => code !== null && strokes.includes(code))?.owner ?? code);
   const giveLetters = (codes: readonly string[], finish: string | null, name: string) =>
-    void change((now) => part.areas.filter(({ code }) => codes.includes(code)).reduce((design, one) => giveFinish(design, part.id, one, finish), now), {
-      code: 'edit.finish',
-      values: { code: name },
-    });
+    void change(
+      (now) =>
+        part.areas
+          .filter(({ code }) => codes.includes(code))
+          .reduce((design, one) => giveFinish(design, part.id, one, finish), now),
+      {
+        code: 'edit.finish',
+        values: { code: name },
+      },
+    );
   const give = (finish: string | null) =>
-    area && void change((now) => giveFinish(now, part.id, area, finish), { code: 'edit.finish', values: { code: area.code } });
+    area &&
+    void change((now) => giveFinish(now, part.id, area, finish), { code: 'edit.finish', values: { code: area.code } });
   const paint = (more: { blend?: boolean; clear?: boolean }) =>
     area &&
-    void change((now) => giveFinish(now, part.id, area, area.finish, { blend: area.blend, clear: !area.uncleared, ...more }), {
-      code: 'edit.area',
-      values: { code: area.code },
-    });
+    void change(
+      (now) => giveFinish(now, part.id, area, area.finish, { blend: area.blend, clear: !area.uncleared, ...more }),
+      {
+        code: 'edit.area',
+        values: { code: area.code },
+      },
+    );
   const rest = design.parts.find(({ id }) => id === part.id)?.present;
   const toldPresent = (present: Parameters<typeof givePresent>[3]) =>
-    area && void change((now) => givePresent(now, part.id, area, present), { code: 'edit.present', values: { code: area.code } });
+    area &&
+    void change((now) => givePresent(now, part.id, area, present), {
+      code: 'edit.present',
+      values: { code: area.code },
+    });
   const nameOf = (id: string | null) => shelf.finishes.find((finish) => finish.id === id)?.name ?? KEEP_AS_IS;
   return (
     <StepLayout
@@ -95,7 +120,13 @@ export function AreasScreen() {
                   <Body>{phrase`${name}  ${first.chosen ? nameOf(first.finish) : 'not chosen yet: kept as it is'}`}</Body>
                   <Small>{phrase`${countPhrase(strokes.length, 'shape')} together${inner.length > 0 ? phrase`; what is within them is listed below` : ''}`}</Small>
                 </Row>
-                {owner === chosen ? <FinishChoice area={first} present={first.shows} onGive={(finish) => giveLetters(strokes, finish, name)} /> : null}
+                {owner === chosen ? (
+                  <FinishChoice
+                    area={first}
+                    present={first.shows}
+                    onGive={(finish) => giveLetters(strokes, finish, name)}
+                  />
+                ) : null}
               </View>
             );
           })}
@@ -114,7 +145,9 @@ export function AreasScreen() {
                   <Small>{phrase`${showArea(one.sizeM2, unit)} · ${metres(one.perimeterMm)} round`}</Small>
                 </Row>
                 {one.code === chosen ? <Neighbours area={one} unit={unit} /> : null}
-                {one.code === chosen ? <HowPainted area={one} cleared={design.scheme.clear !== undefined} onPaint={paint} /> : null}
+                {one.code === chosen ? (
+                  <HowPainted area={one} cleared={design.scheme.clear !== undefined} onPaint={paint} />
+                ) : null}
                 {one.code === chosen && rest ? <PresentHere area={one} rest={rest} onGive={toldPresent} /> : null}
                 {one.code === chosen ? <FinishChoice area={one} present={one.shows} onGive={give} /> : null}
               </View>
@@ -127,7 +160,9 @@ export function AreasScreen() {
           seed={seed}
           name={nameOf(finish)}
           unit={unit}
-          onLeaveOut={() => void change((now) => forgetAtPoint(now, part.id, seed), messageWithoutValues('edit.place-gone'))}
+          onLeaveOut={() =>
+            void change((now) => forgetAtPoint(now, part.id, seed), messageWithoutValues('edit.place-gone'))
+          }
         />
       ))}
       <Widths part={part.id} trial={trial} onTrial={setTrial} />
@@ -144,7 +179,17 @@ export function AreasScreen() {
 }
 
 /** A finish that was given to a place in no area: never left out without a person saying so. */
-function Lost({ seed, name, unit, onLeaveOut }: { seed: readonly [number, number]; name: string; unit: 'mm' | 'in'; onLeaveOut: () => void }) {
+function Lost({
+  seed,
+  name,
+  unit,
+  onLeaveOut,
+}: {
+  seed: readonly [number, number];
+  name: string;
+  unit: 'mm' | 'in';
+  onLeaveOut: () => void;
+}) {
   return (
     <Panel>
       <Notice
@@ -164,7 +209,10 @@ function Neighbours({ area, unit }: { area: AreaPlan; unit: 'mm' | 'in' }) {
   return (
     <Unfolded>
       {area.neighbours.map(({ area: other, lengthMm, lines }) => (
-        <Small key={other} tone="ink">{phrase`Meets ${other} for ${showLength(lengthMm, unit)} along ${lines.join(', ')}`}</Small>
+        <Small
+          key={other}
+          tone="ink"
+        >{phrase`Meets ${other} for ${showLength(lengthMm, unit)} along ${lines.join(', ')}`}</Small>
       ))}
       {area.neighbours.length === 0 ? <Small>Meets no other area</Small> : null}
     </Unfolded>
@@ -172,7 +220,15 @@ function Neighbours({ area, unit }: { area: AreaPlan; unit: 'mm' | 'in' }) {
 }
 
 /** Whether a painted area fades out, and whether the clear leaves it out. */
-function HowPainted({ area, cleared, onPaint }: { area: AreaPlan; cleared: boolean; onPaint: (more: { blend?: boolean; clear?: boolean }) => void }) {
+function HowPainted({
+  area,
+  cleared,
+  onPaint,
+}: {
+  area: AreaPlan;
+  cleared: boolean;
+  onPaint: (more: { blend?: boolean; clear?: boolean }) => void;
+}) {
   if (area.finish === null) return null;
   return (
     <Unfolded>
@@ -209,13 +265,26 @@ function useTrial(trial: Trial | null): readonly PartPlan[] | null {
 }
 
 /** The finishes an area may get, right below it. */
-function FinishChoice({ area, present, onGive }: { area: AreaPlan; present: string; onGive: (finish: string | null) => void }) {
+function FinishChoice({
+  area,
+  present,
+  onGive,
+}: {
+  area: AreaPlan;
+  present: string;
+  onGive: (finish: string | null) => void;
+}) {
   const { id, shelf } = useJob();
   const mayAdd = useIsAllowed()('shelf');
   return (
     <Unfolded>
       <Rows>
-        <Row label={KEEP_AS_IS} chosen={area.chosen && area.finish === null} onPress={() => onGive(null)} before={<Swatch colour={present} />}>
+        <Row
+          label={KEEP_AS_IS}
+          chosen={area.chosen && area.finish === null}
+          onPress={() => onGive(null)}
+          before={<Swatch colour={present} />}
+        >
           <Body>{KEEP_AS_IS}</Body>
         </Row>
         {shelf.finishes.map((finish) => (

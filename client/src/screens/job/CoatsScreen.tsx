@@ -1,4 +1,13 @@
-import { isLine, linesIn, itemsLyingIn, pointOnLine, sprayArrows, type Advice, type LineSpot, type PartPlan } from '@lintrel/core';
+import {
+  isLine,
+  linesIn,
+  itemsLyingIn,
+  pointOnLine,
+  sprayArrows,
+  type Advice,
+  type LineSpot,
+  type PartPlan,
+} from '@lintrel/core';
 import { useMemo, useState } from 'react';
 import { EdgePanel, spotOf } from '@/coats/EdgePanel';
 import { Orders } from '@/coats/Orders';
@@ -91,7 +100,12 @@ function Regrets({ advice, onGo }: { advice: readonly Advice[]; onGo: (advice: A
     <Panel>
       <Heading>Look before you paint</Heading>
       {advice.map((one) => (
-        <Notice key={say(one)} level={one.level} text={say(one)} onPress={one.place.area !== null || one.place.line !== null ? () => onGo(one) : undefined} />
+        <Notice
+          key={say(one)}
+          level={one.level}
+          text={say(one)}
+          onPress={one.place.area !== null || one.place.line !== null ? () => onGo(one) : undefined}
+        />
       ))}
     </Panel>
   );

@@ -42,7 +42,9 @@ export function ImportScreen() {
   const unitMm = file?.drawing.unitMm ?? (unit === null ? null : Number(unit));
   const attempt = async (what: (long: LongAsk) => Promise<void>) => {
     setTrouble(null);
-    await work.run(what).catch((error: unknown) => setTrouble(error instanceof RequestError ? error.message : String(error)));
+    await work
+      .run(what)
+      .catch((error: unknown) => setTrouble(error instanceof RequestError ? error.message : String(error)));
   };
   const open = async () => {
     const text = await openTextFile('.svg,.dxf');
@@ -65,17 +67,30 @@ export function ImportScreen() {
       const found = await takeDrawing(
         {
           text: file.text,
-          wish: { unitMm, outline: outline || null, lines: [...lines], lineId, lineName: 'Imported', datum: part.datums[0]!.id },
+          wish: {
+            unitMm,
+            outline: outline || null,
+            lines: [...lines],
+            lineId,
+            lineName: 'Imported',
+            datum: part.datums[0]!.id,
+          },
         },
         long,
       );
-      if (!found.outline && !found.line) return setTrouble(phrases(found.left.map(say), ' ') || 'Nothing of the drawing was chosen.');
+      if (!found.outline && !found.line)
+        return setTrouble(phrases(found.left.map(say), ' ') || 'Nothing of the drawing was chosen.');
       const taken = await change((now) => {
         const shaped = found.outline
           ? {
               ...now,
               parts: now.parts.map((one) =>
-                one.id === partId ? { ...one, surface: { kind: 'flat' as const, outline: found.outline as NonNullable<typeof found.outline> } } : one,
+                one.id === partId
+                  ? {
+                      ...one,
+                      surface: { kind: 'flat' as const, outline: found.outline as NonNullable<typeof found.outline> },
+                    }
+                  : one,
               ),
             }
           : now;
@@ -89,13 +104,23 @@ export function ImportScreen() {
     <StepLayout
       action={
         file ? (
-          <Action rank="main" label="Take it over" disabled={unitMm === null || busy} busy={busy} onPress={() => void take()} testID="submit" />
+          <Action
+            rank="main"
+            label="Take it over"
+            disabled={unitMm === null || busy}
+            busy={busy}
+            onPress={() => void take()}
+            testID="submit"
+          />
         ) : undefined
       }
     >
       <Panel>
         <Heading>{phrase`A drawing for ${part?.name ?? 'the part'}`}</Heading>
-        <Body>SVG or DXF: paths, lines, arcs, circles, ellipses and splines are read. Text and pictures are passed over; nothing in the file is run.</Body>
+        <Body>
+          SVG or DXF: paths, lines, arcs, circles, ellipses and splines are read. Text and pictures are passed over;
+          nothing in the file is run.
+        </Body>
         <Action
           label={file ? 'Choose another file' : 'Choose a file'}
           icon="upload-outline"
@@ -109,7 +134,12 @@ export function ImportScreen() {
       {file ? (
         <Panel>
           {file.drawing.unitMm === null ? (
-            <Choice label="The file does not say its unit. One unit of it is" value={unit ?? ('' as '1')} options={UNITS} onChange={setUnit} />
+            <Choice
+              label="The file does not say its unit. One unit of it is"
+              value={unit ?? ('' as '1')}
+              options={UNITS}
+              onChange={setUnit}
+            />
           ) : (
             <Small>{phrase`One unit of the file is ${showLength(file.drawing.unitMm)}`}</Small>
           )}
@@ -121,7 +151,10 @@ export function ImportScreen() {
             value={outline}
             options={[
               { value: '', label: 'leave it as it is' },
-              ...file.drawing.layers.map(({ name }) => ({ value: name, label: phrase`largest closed path of "${name}"` })),
+              ...file.drawing.layers.map(({ name }) => ({
+                value: name,
+                label: phrase`largest closed path of "${name}"`,
+              })),
             ]}
             onChange={setOutline}
           />
@@ -136,11 +169,15 @@ export function ImportScreen() {
               <Body>{phrase`${name}: ${paths} ${paths === 1 ? 'path' : 'paths'}`}</Body>
             </View>
           ))}
-          {file.drawing.skipped.length > 0 ? <Notice level="note" text={phrase`Passed over: ${phrases(file.drawing.skipped.map(say))}`} /> : null}
+          {file.drawing.skipped.length > 0 ? (
+            <Notice level="note" text={phrase`Passed over: ${phrases(file.drawing.skipped.map(say))}`} />
+          ) : null}
         </Panel>
       ) : null}
     </StepLayout>
   );
 }
 
-const styles = StyleSheet.create({ switch: { flexDirection: 'row', alignItems: 'center', gap: space.middle, minHeight: measure.target } });
+const styles = StyleSheet.create({
+  switch: { flexDirection: 'row', alignItems: 'center', gap: space.middle, minHeight: measure.target },
+});

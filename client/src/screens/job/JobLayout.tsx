@@ -32,7 +32,12 @@ function Frame({ id }: { id: string }) {
     <View style={styles.fill}>
       {low ? null : (
         <View style={styles.head}>
-          <IconButton icon="arrow-left" accessibilityLabel={text('Back to the jobs')} onPress={() => router.push('/')} style={styles.back} />
+          <IconButton
+            icon="arrow-left"
+            accessibilityLabel={text('Back to the jobs')}
+            onPress={() => router.push('/')}
+            style={styles.back}
+          />
           <Heading style={styles.name}>{design.title}</Heading>
           <IconButton
             icon="undo"
@@ -92,7 +97,13 @@ const STEP_TITLES: Readonly<Record<string, string>> = {
 
 const styles = StyleSheet.create({
   fill: { flex: 1, backgroundColor: colour.ground },
-  head: { flexDirection: 'row', alignItems: 'center', minHeight: measure.target, paddingRight: space.middle, backgroundColor: colour.sheet },
+  head: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    minHeight: measure.target,
+    paddingRight: space.middle,
+    backgroundColor: colour.sheet,
+  },
   back: { width: measure.target, height: measure.target, margin: 0 },
   name: { flex: 1 },
   offer: { bottom: measure.target + space.huge },

@@ -1,4 +1,15 @@
-import { unusedId, followersOf, withLine, withoutLine, partFrame, type Design, type PartPlan, showLength, faultText, type TrimLine } from '@lintrel/core';
+import {
+  unusedId,
+  followersOf,
+  withLine,
+  withoutLine,
+  partFrame,
+  type Design,
+  type PartPlan,
+  showLength,
+  faultText,
+  type TrimLine,
+} from '@lintrel/core';
 import { phrase, LINE_NAMES } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -52,7 +63,9 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
       ),
   );
   const faultWords = useFaultWords();
-  const [fields, setFields, kept] = useKeptState(`line/${id}/${partId}/${lineId}`, () => lineFields(line, part, unit, `Line ${part.lines.length + 1}`));
+  const [fields, setFields, kept] = useKeptState(`line/${id}/${partId}/${lineId}`, () =>
+    lineFields(line, part, unit, `Line ${part.lines.length + 1}`),
+  );
   const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
   const read = readLine(fields, ownId, line, { bare: unit, scale: design.scale });
   const drafted = useDraftParts(read.ok ? withLine(design, partId, read.line) : design) ?? parts;
@@ -73,13 +86,24 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
       setFaults({ whole: faultText(fault) });
       return showFirstFault();
     }
-    if (await change((now) => withLine(now, partId, read.line), { code: line ? 'edit.line-changed' : 'edit.line-added', values: { name: read.line.name } })) {
+    if (
+      await change((now) => withLine(now, partId, read.line), {
+        code: line ? 'edit.line-changed' : 'edit.line-added',
+        values: { name: read.line.name },
+      })
+    ) {
       kept.forget();
       leave();
     }
   };
   const remove = async () => {
-    if (await change((now) => withoutLine(now, partId, ownId), { code: 'edit.line-gone', values: { name: line?.name ?? '' } }, true)) {
+    if (
+      await change(
+        (now) => withoutLine(now, partId, ownId),
+        { code: 'edit.line-gone', values: { name: line?.name ?? '' } },
+        true,
+      )
+    ) {
       kept.forget();
       leave();
     }
@@ -92,8 +116,21 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
     <StepLayout
       part={drawn ?? { ring }}
       // Always something there: were the drawing added later, the fields would be made anew under the hands that type.
-      drawing={drawn ? <PartDrawing part={drawn} areas={drawn.areas} codes="lines" help chosenLine={ownId} /> : <View style={styles.blank} />}
-      action={<Action rank="main" label={line ? 'Keep this line' : 'Add this line'} onPress={() => void submit()} testID="submit" />}
+      drawing={
+        drawn ? (
+          <PartDrawing part={drawn} areas={drawn.areas} codes="lines" help chosenLine={ownId} />
+        ) : (
+          <View style={styles.blank} />
+        )
+      }
+      action={
+        <Action
+          rank="main"
+          label={line ? 'Keep this line' : 'Add this line'}
+          onPress={() => void submit()}
+          testID="submit"
+        />
+      }
     >
       <KeptNote kept={kept} />
       <Panel>
@@ -108,7 +145,14 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
           />
         )}
         <Small>{form.about}</Small>
-        <Typed whole label="Name of the line" value={fields.name} onChange={(name) => set({ name })} fault={faults.name} testID="name" />
+        <Typed
+          whole
+          label="Name of the line"
+          value={fields.name}
+          onChange={(name) => set({ name })}
+          fault={faults.name}
+          testID="name"
+        />
         {form.datum ? (
           <Pick
             label={fields.kind === 'mirror' ? 'About' : 'Measured from'}
@@ -127,14 +171,24 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
           parts={design.parts.filter((one) => one.id !== partId)}
           onChange={(values) => set({ values })}
         />
-        {form.ends ? <Ends fields={fields} lines={part.lines.filter((one) => one.id !== ownId)} onChange={set} /> : null}
-        {faults.whole ? <Notice level="stop" text={phrase`This line ${faultWords(faults.whole)}.`} /> : <Preview own={own} unit={unit} typed={read.ok} />}
+        {form.ends ? (
+          <Ends fields={fields} lines={part.lines.filter((one) => one.id !== ownId)} onChange={set} />
+        ) : null}
+        {faults.whole ? (
+          <Notice level="stop" text={phrase`This line ${faultWords(faults.whole)}.`} />
+        ) : (
+          <Preview own={own} unit={unit} typed={read.ok} />
+        )}
       </Panel>
       {line ? (
         <Action
           rank="quiet"
           icon="delete-outline"
-          label={followers.length > 0 ? phrase`Take out this line (${followers.length} made from it stay, unset)` : 'Take this line out'}
+          label={
+            followers.length > 0
+              ? phrase`Take out this line (${followers.length} made from it stay, unset)`
+              : 'Take this line out'
+          }
           onPress={() => void remove()}
         />
       ) : null}
@@ -192,12 +246,22 @@ function Places({
           ) : null}
         </View>
       ))}
-      {points.length < most ? <Action label="Another point" icon="plus" onPress={() => onChange([...points, { along: '', above: '' }])} /> : null}
+      {points.length < most ? (
+        <Action label="Another point" icon="plus" onPress={() => onChange([...points, { along: '', above: '' }])} />
+      ) : null}
     </>
   );
 }
 
-function Ends({ fields, lines, onChange }: { fields: LineFields; lines: readonly TrimLine[]; onChange: (changed: Partial<LineFields>) => void }) {
+function Ends({
+  fields,
+  lines,
+  onChange,
+}: {
+  fields: LineFields;
+  lines: readonly TrimLine[];
+  onChange: (changed: Partial<LineFields>) => void;
+}) {
   const { text } = useWords();
   const options = [
     { value: '', label: fields.runOn ? 'the edge of the part' : 'where it was measured' },
@@ -206,13 +270,22 @@ function Ends({ fields, lines, onChange }: { fields: LineFields; lines: readonly
   return (
     <>
       <View style={styles.switch}>
-        <Switch value={fields.runOn} onValueChange={(runOn) => onChange({ runOn })} accessibilityLabel={text('Ends run on to the edge of the part')} />
+        <Switch
+          value={fields.runOn}
+          onValueChange={(runOn) => onChange({ runOn })}
+          accessibilityLabel={text('Ends run on to the edge of the part')}
+        />
         <Body>Ends run on to the edge of the part</Body>
       </View>
       {lines.length > 0 ? (
         <View style={styles.row}>
           <View style={styles.half}>
-            <Pick label="Starts at" value={fields.startOn} options={options} onChange={(startOn) => onChange({ startOn })} />
+            <Pick
+              label="Starts at"
+              value={fields.startOn}
+              options={options}
+              onChange={(startOn) => onChange({ startOn })}
+            />
           </View>
           <View style={styles.half}>
             <Pick label="Ends at" value={fields.endOn} options={options} onChange={(endOn) => onChange({ endOn })} />
@@ -232,7 +305,9 @@ function Preview({ own, unit, typed }: { own: PartPlan['lines']; unit: 'mm' | 'i
   const length = own.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
   const tightest = own.flatMap(({ tightest: bend }) => (bend ? [bend.radiusMm] : [])).sort((a, b) => a - b)[0];
   const strokes = own.length > 1 ? phrase` in ${own.length} strokes` : '';
-  return <Small>{phrase`${showLength(length, unit)} long${strokes}${tightest ? phrase`, tightest bend radius ${showLength(tightest, unit)}` : ''}`}</Small>;
+  return (
+    <Small>{phrase`${showLength(length, unit)} long${strokes}${tightest ? phrase`, tightest bend radius ${showLength(tightest, unit)}` : ''}`}</Small>
+  );
 }
 
 const styles = StyleSheet.create({

@@ -43,26 +43,55 @@ function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) 
   return (
     <StepLayout
       part={part}
-      drawing={<LineDrawing part={part} chosen={chosen} onLine={toggle} comb={comb ? (analysis.output?.bends ?? null) : null} />}
+      drawing={
+        <LineDrawing
+          part={part}
+          chosen={chosen}
+          onLine={toggle}
+          comb={comb ? (analysis.output?.bends ?? null) : null}
+        />
+      }
       action={
-        follows ? undefined : <Action rank="main" label="Set out a line" icon="plus" onPress={() => router.push(`/job/${id}/line/${part.id}/new` as Href)} />
+        follows ? undefined : (
+          <Action
+            rank="main"
+            label="Set out a line"
+            icon="plus"
+            onPress={() => router.push(`/job/${id}/line/${part.id}/new` as Href)}
+          />
+        )
       }
     >
       {choice}
-      {owners.length === 0 ? <Body>No line on this part yet. A line is where one colour ends and another begins; it is measured from a datum.</Body> : null}
+      {owners.length === 0 ? (
+        <Body>
+          No line on this part yet. A line is where one colour ends and another begins; it is measured from a datum.
+        </Body>
+      ) : null}
       {owners.length > 0 ? (
         <Panel>
           <Rows>
             {owners.map((line) => (
               <View key={line.owner}>
-                <Row label={phrase`${line.code} ${line.name}`} chosen={line.owner === chosen} onPress={() => toggle(line.owner)} testID="line">
+                <Row
+                  label={phrase`${line.code} ${line.name}`}
+                  chosen={line.owner === chosen}
+                  onPress={() => toggle(line.owner)}
+                  testID="line"
+                >
                   <Body>{phrase`${line.code}  ${line.name}`}</Body>
                   <Small>{lineWords(line, part, unit, design.scale)}</Small>
                   {line.fault ? <Small tone="accent">{phrase`This line ${say(line.fault)}`}</Small> : null}
                 </Row>
                 {line.owner === chosen && strokes[0] ? (
                   <Unfolded>
-                    <LineFacts line={strokes[0]} analysis={analysis.output} fits={fits.output} unit={unit} scale={design.scale} />
+                    <LineFacts
+                      line={strokes[0]}
+                      analysis={analysis.output}
+                      fits={fits.output}
+                      unit={unit}
+                      scale={design.scale}
+                    />
                     <LineTools
                       partId={part.id}
                       line={strokes[0]}
@@ -92,8 +121,12 @@ function lineWords(line: LinePlan, part: PartPlan, unit: 'mm' | 'in', scale: num
   return phrases(
     [
       LINE_NAMES[line.kind].toLowerCase(),
-      strokes.length > 1 ? phrase`${strokes.length} strokes, ${showBoth(length, unit, scale)} in all` : showBoth(length, unit, scale),
-      ...(strokes.length === 1 && line.tightest ? [phrase`tightest radius ${showLength(line.tightest.radiusMm, unit)}`] : []),
+      strokes.length > 1
+        ? phrase`${strokes.length} strokes, ${showBoth(length, unit, scale)} in all`
+        : showBoth(length, unit, scale),
+      ...(strokes.length === 1 && line.tightest
+        ? [phrase`tightest radius ${showLength(line.tightest.radiusMm, unit)}`]
+        : []),
       ...(line.hidden ? ['hidden'] : []),
       ...(line.locked ? ['locked'] : []),
     ],

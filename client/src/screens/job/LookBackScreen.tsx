@@ -32,7 +32,8 @@ export function LookBackScreen() {
         <Missing need="start" />
       </StepLayout>
     );
-  const spanMin = progress.startedAt === null ? null : ((progress.finishedAt ?? clock.now()) - progress.startedAt) / 60_000;
+  const spanMin =
+    progress.startedAt === null ? null : ((progress.finishedAt ?? clock.now()) - progress.startedAt) / 60_000;
   const wrong = events.filter(({ kind }) => kind === 'trouble').length;
   return (
     <StepLayout>
@@ -40,7 +41,11 @@ export function LookBackScreen() {
         <View style={styles.figures}>
           <Figure large label="Steps done" value={phrase`${doneCount} of ${plan?.toDo.length ?? 0}`} />
           {spanMin === null ? null : (
-            <Figure large label={progress.finishedAt === null ? 'Since the start' : 'From start to finish'} value={showMinutes(spanMin)} />
+            <Figure
+              large
+              label={progress.finishedAt === null ? 'Since the start' : 'From start to finish'}
+              value={showMinutes(spanMin)}
+            />
           )}
           <Figure large label="Went wrong" value={String(wrong)} />
         </View>
@@ -69,8 +74,14 @@ function Entry({ job, event, steps }: { job: string; event: LogEvent; steps: rea
     <Row label="entry" testID="entry">
       <Small>{`${at.toLocaleDateString(undefined, { day: 'numeric', month: 'short' })} ${at.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`}</Small>
       <Body>{phrase`${entry(event.kind)}${step ? phrase`: ${say(step.say)}` : ''}`}</Body>
-      {event.person ? <Small>{event.sentBy ? phrase`${event.person}, sent by ${event.sentBy}` : event.person}</Small> : null}
-      {event.saw?.kind === 'photo' ? <Photo job={job} photo={event.saw.photo} label="Photo" /> : event.saw ? <Body>{sawWords(event.saw, words)}</Body> : null}
+      {event.person ? (
+        <Small>{event.sentBy ? phrase`${event.person}, sent by ${event.sentBy}` : event.person}</Small>
+      ) : null}
+      {event.saw?.kind === 'photo' ? (
+        <Photo job={job} photo={event.saw.photo} label="Photo" />
+      ) : event.saw ? (
+        <Body>{sawWords(event.saw, words)}</Body>
+      ) : null}
       {event.note ? <Body tone="quiet">{event.note}</Body> : null}
     </Row>
   );

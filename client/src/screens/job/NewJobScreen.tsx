@@ -15,7 +15,11 @@ import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
 import { Screen, Panel } from '@/ui/Screen';
 
-const formSchema = v.object({ title: newJobSchema.entries.title, kind: newJobSchema.entries.kind, scale: typedNumber(numberBetween(1, 1000)) });
+const formSchema = v.object({
+  title: newJobSchema.entries.title,
+  kind: newJobSchema.entries.kind,
+  scale: typedNumber(numberBetween(1, 1000)),
+});
 
 interface Fields {
   title: string;
@@ -37,9 +41,23 @@ export function NewJobScreen() {
     kept.forget();
     router.replace(`/job/${id}/part/new`);
   };
-  const submit = handleSubmit((job) => create.mutate(job, { onSuccess: open, onError: showFirstFault }), showFirstFault);
+  const submit = handleSubmit(
+    (job) => create.mutate(job, { onSuccess: open, onError: showFirstFault }),
+    showFirstFault,
+  );
   return (
-    <Screen title="New job" action={<Action rank="main" label="Start setting out" busy={create.isPending} onPress={() => void submit()} testID="submit" />}>
+    <Screen
+      title="New job"
+      action={
+        <Action
+          rank="main"
+          label="Start setting out"
+          busy={create.isPending}
+          onPress={() => void submit()}
+          testID="submit"
+        />
+      }
+    >
       <KeptNote kept={kept} />
       <Panel>
         <Field whole control={control} name="title" label="Name of the job" />

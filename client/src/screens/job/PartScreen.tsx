@@ -82,12 +82,21 @@ export function PartScreen() {
       return showFirstFault();
     }
     const made = detachedPart(read.part, part, design.parts);
-    const done = await change((now) => withPart(now, made), { code: part ? 'edit.part-changed' : 'edit.part-added', values: { name: made.name } });
+    const done = await change((now) => withPart(now, made), {
+      code: part ? 'edit.part-changed' : 'edit.part-added',
+      values: { name: made.name },
+    });
     if (done) kept.forget();
     if (done) leave(part ? 'piece' : `lines?part=${ownId}`);
   };
   const remove = async () => {
-    if (await change((now) => withoutPart(now, partId), { code: 'edit.part-gone', values: { name: part?.name ?? '' } }, true)) {
+    if (
+      await change(
+        (now) => withoutPart(now, partId),
+        { code: 'edit.part-gone', values: { name: part?.name ?? '' } },
+        true,
+      )
+    ) {
       kept.forget();
       leave('piece');
     }
@@ -101,8 +110,17 @@ export function PartScreen() {
       <StepLayout
         part={drawn ?? known}
         // Always something there: were the drawing added later, the fields would be made anew under the hands that type.
-        drawing={drawn ? <PartDrawing part={drawn} areas={drawn.areas} codes="lines" edges={edges} help /> : <NoDrawing />}
-        action={<Action rank="main" label={part ? 'Keep these' : 'Add this part'} onPress={() => void submit()} testID="submit" />}
+        drawing={
+          drawn ? <PartDrawing part={drawn} areas={drawn.areas} codes="lines" edges={edges} help /> : <NoDrawing />
+        }
+        action={
+          <Action
+            rank="main"
+            label={part ? 'Keep these' : 'Add this part'}
+            onPress={() => void submit()}
+            testID="submit"
+          />
+        }
       >
         <KeptNote kept={kept} />
         <Panel>
@@ -150,7 +168,13 @@ export function PartScreen() {
         {drawn ? (
           <Panel>
             <Heading>What is round it</Heading>
-            <RimsForm groups={groups} names={drawn.edges} others={design.parts.filter((one) => one.id !== ownId)} chosen={group} onChoose={setGroup} />
+            <RimsForm
+              groups={groups}
+              names={drawn.edges}
+              others={design.parts.filter((one) => one.id !== ownId)}
+              chosen={group}
+              onChoose={setGroup}
+            />
           </Panel>
         ) : null}
         {follows ? null : (
@@ -165,14 +189,22 @@ export function PartScreen() {
             </Panel>
             <Panel>
               <Heading>Measured from</Heading>
-              <Small>A datum starts at a place and runs in a direction; heights are counted to its left. On round parts y is the girth from the top.</Small>
+              <Small>
+                A datum starts at a place and runs in a direction; heights are counted to its left. On round parts y is
+                the girth from the top.
+              </Small>
               {datums.map((_, index) => (
                 <View key={index} style={styles.row}>
                   <TreeField at={['datums', index, 'name']} label={phrase`Datum ${index + 1}`} />
                   <TreeField at={['datums', index, 'at', 0]} label="starts at: right" unit="length" />
                   <TreeField at={['datums', index, 'at', 1]} label="up" unit="length" />
                   <TreeField at={['datums', index, 'angleDeg']} label="turned to the left" unit="°" />
-                  {datums.length > 1 ? <TakeOut what={phrase`datum ${index + 1}`} onPress={() => put(['datums'], without(datums, index))} /> : null}
+                  {datums.length > 1 ? (
+                    <TakeOut
+                      what={phrase`datum ${index + 1}`}
+                      onPress={() => put(['datums'], without(datums, index))}
+                    />
+                  ) : null}
                 </View>
               ))}
               <Action
@@ -212,7 +244,9 @@ export function PartScreen() {
         {elsewhere.map(([path, message]) => (
           <Notice key={path} level="stop" text={`${path}: ${message}`} />
         ))}
-        {part ? <Action rank="quiet" icon="delete-outline" label="Take this part out" onPress={() => void remove()} /> : null}
+        {part ? (
+          <Action rank="quiet" icon="delete-outline" label="Take this part out" onPress={() => void remove()} />
+        ) : null}
       </StepLayout>
     </TreeFormProvider>
   );
@@ -231,9 +265,16 @@ const NoDrawing = () => (
 );
 
 /** Faults at places that have a field of their own are told there. */
-const isShown = (path: string): boolean => path !== pathText(['surface']) && !/\.fold$|\.outline$|\.profile$/.test(path);
+const isShown = (path: string): boolean =>
+  path !== pathText(['surface']) && !/\.fold$|\.outline$|\.profile$/.test(path);
 
 const styles = StyleSheet.create({
-  blank: { flex: 1, alignItems: 'center', justifyContent: 'center', padding: space.base, backgroundColor: colour.sheet },
+  blank: {
+    flex: 1,
+    alignItems: 'center',
+    justifyContent: 'center',
+    padding: space.base,
+    backgroundColor: colour.sheet,
+  },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
 });

@@ -33,7 +33,14 @@ export function PieceScreen() {
       // On a wide screen the whole piece takes the room, on a phone it stands among the rest.
       drawing={wide && design.parts.length > 0 ? <WholePiece fills /> : undefined}
       action={
-        design.parts.length > 0 ? <Action rank="main" label="Add a part" icon="plus" onPress={() => router.push(`/job/${id}/part/new` as Href)} /> : undefined
+        design.parts.length > 0 ? (
+          <Action
+            rank="main"
+            label="Add a part"
+            icon="plus"
+            onPress={() => router.push(`/job/${id}/part/new` as Href)}
+          />
+        ) : undefined
       }
     >
       {design.parts.length === 0 ? <Missing need="part" /> : null}
@@ -51,11 +58,22 @@ export function PieceScreen() {
                   label={phrase`Change ${part.name}`}
                   testID="part"
                   onPress={() => router.push(`/job/${id}/part/${part.id}` as Href)}
-                  before={<View style={styles.thumb}>{drawn ? <PartThumb part={drawn} areas={drawn.areas} {...THUMB} /> : null}</View>}
+                  before={
+                    <View style={styles.thumb}>
+                      {drawn ? <PartThumb part={drawn} areas={drawn.areas} {...THUMB} /> : null}
+                    </View>
+                  }
                 >
                   <Body>{part.name}</Body>
                   <Small>{phrase`${SURFACE_NAMES[drawn?.kind ?? part.surface.kind]} · ${SUBSTRATE_NAMES[part.substrate]}${size}${part.count > 1 ? phrase` · ${part.count} alike` : ''}`}</Small>
-                  <Small>{partWords(part, drawn ? countOwners(drawn.lines) : part.lines.length, drawn?.areas.length ?? null, design.parts)}</Small>
+                  <Small>
+                    {partWords(
+                      part,
+                      drawn ? countOwners(drawn.lines) : part.lines.length,
+                      drawn?.areas.length ?? null,
+                      design.parts,
+                    )}
+                  </Small>
                 </Row>
               );
             })}
@@ -69,14 +87,20 @@ export function PieceScreen() {
       ) : null}
       <Panel>
         <Heading>Air today</Heading>
-        <AirForm climate={design.climate} onChange={(climate) => void change((now) => ({ ...now, climate }), messageWithoutValues('edit.job'))} />
+        <AirForm
+          climate={design.climate}
+          onChange={(climate) => void change((now) => ({ ...now, climate }), messageWithoutValues('edit.job'))}
+        />
         {advice.map((one) => (
           <Notice key={say(one)} level={one.level} text={say(one)} />
         ))}
       </Panel>
       <Panel>
         <Heading>The job</Heading>
-        <JobForm design={design} onChange={(values) => void change((now) => ({ ...now, ...values }), messageWithoutValues('edit.job'))} />
+        <JobForm
+          design={design}
+          onChange={(values) => void change((now) => ({ ...now, ...values }), messageWithoutValues('edit.job'))}
+        />
       </Panel>
       <Panel>
         <Heading>On this device</Heading>
@@ -84,25 +108,44 @@ export function PieceScreen() {
       </Panel>
       <View style={styles.files}>
         {design.parts.length > 0 ? (
-          <Action icon="printer-outline" label="Print, templates and drawings" onPress={() => router.push(`/job/${id}/print` as Href)} />
+          <Action
+            icon="printer-outline"
+            label="Print, templates and drawings"
+            onPress={() => router.push(`/job/${id}/print` as Href)}
+          />
         ) : null}
-        <Action rank="quiet" icon="download-outline" label="Save as a job file" onPress={() => void downloadJob(id, design.title).then(setTrouble)} />
+        <Action
+          rank="quiet"
+          icon="download-outline"
+          label="Save as a job file"
+          onPress={() => void downloadJob(id, design.title).then(setTrouble)}
+        />
         {trouble ? <Notice level="stop" text={trouble} /> : null}
       </View>
     </StepLayout>
   );
 }
 
-const countOwners = (lines: readonly { readonly owner: string }[]): number => new Set(lines.map(({ owner }) => owner)).size;
+const countOwners = (lines: readonly { readonly owner: string }[]): number =>
+  new Set(lines.map(({ owner }) => owner)).size;
 
 /** What is on a part, and whose mirror image it is. */
-function partWords({ id, opposite, treatment, features }: Part, lines: number, areas: number | null, parts: readonly Part[]): string {
-  const together = (attachedParts(parts).get(id) ?? []).flatMap((one) => parts.find((part) => part.id === one)?.name ?? []);
+function partWords(
+  { id, opposite, treatment, features }: Part,
+  lines: number,
+  areas: number | null,
+  parts: readonly Part[],
+): string {
+  const together = (attachedParts(parts).get(id) ?? []).flatMap(
+    (one) => parts.find((part) => part.id === one)?.name ?? [],
+  );
   const other = opposite && parts.find(({ id }) => id === opposite.of)?.name;
   return phrases(
     [
       phrase`${countPhrase(lines, 'line')}${areas === null ? '' : phrase`, ${countPhrase(areas, 'area')}`}${features ? phrase`, ${countPhrase(features.length, 'feature')}` : ''}`,
-      ...(other ? [opposite?.follows ? phrase`follows ${other}, mirrored` : phrase`mirror image of ${other}, detached`] : []),
+      ...(other
+        ? [opposite?.follows ? phrase`follows ${other}, mirrored` : phrase`mirror image of ${other}, detached`]
+        : []),
       ...(together.length > 0 ? [phrase`stays with ${listedPhrase(together)}`] : []),
       ...(treatment === 'blend' ? ['blended'] : treatment === 'leave' ? ['left as it is'] : []),
     ],

@@ -39,13 +39,20 @@ export function PrintScreen() {
   if (!parts || !part) return <StepGuard waiting="Working out the parts …" />;
   const fetchFile = (path: string, body: object, name: string) =>
     work.run(async (long) => setTrouble(await saveAnswer(`/jobs/${id}/${path}`, body, name, long)));
-  const print = (body: object, name: string) => void fetchFile('print', { ...body, unit, paper }, `${design.title} ${name}.pdf`);
-  const draw = (format: 'svg' | 'dxf') => void fetchFile('drawing', { part: part.id, format }, `${design.title} ${part.name}.${format}`);
+  const print = (body: object, name: string) =>
+    void fetchFile('print', { ...body, unit, paper }, `${design.title} ${name}.pdf`);
+  const draw = (format: 'svg' | 'dxf') =>
+    void fetchFile('drawing', { part: part.id, format }, `${design.title} ${part.name}.${format}`);
   return (
     <StepLayout action={busy ? <WorkNote work={work} /> : trouble ? <Notice level="stop" text={trouble} /> : undefined}>
       <Panel>
         <Heading>Full-size template</Heading>
-        <Pick label="Part" value={part.id} options={parts.map((one) => ({ value: one.id, label: one.name }))} onChange={setPartId} />
+        <Pick
+          label="Part"
+          value={part.id}
+          options={parts.map((one) => ({ value: one.id, label: one.name }))}
+          onChange={setPartId}
+        />
         <Choice
           label="Paper"
           value={paper}
@@ -56,7 +63,11 @@ export function PrintScreen() {
           onChange={setPaper}
         />
         <View style={styles.switch}>
-          <Switch value={mirrored} onValueChange={setMirrored} accessibilityLabel={text('Mirrored, for the other side')} />
+          <Switch
+            value={mirrored}
+            onValueChange={setMirrored}
+            accessibilityLabel={text('Mirrored, for the other side')}
+          />
           <Body>Mirrored, for the other side</Body>
         </View>
         <Small>{TEMPLATE_NOTES[part.kind]}</Small>
@@ -78,16 +89,34 @@ export function PrintScreen() {
         <Heading>Lay list</Heading>
         <Small>Stage by stage what is laid, how and in which order, with boxes to tick, and what comes off.</Small>
         <View style={styles.row}>
-          <Action label="Print the lay list" icon="printer-outline" disabled={busy} onPress={() => print({ what: 'lay' }, 'lay list')} testID="print-lay" />
+          <Action
+            label="Print the lay list"
+            icon="printer-outline"
+            disabled={busy}
+            onPress={() => print({ what: 'lay' }, 'lay list')}
+            testID="print-lay"
+          />
           {plan ? (
-            <Action label="Save as a table (CSV)" icon="download-outline" onPress={() => saveText(layCsv(plan), `${design.title} lay list.csv`, 'text/csv')} />
+            <Action
+              label="Save as a table (CSV)"
+              icon="download-outline"
+              onPress={() => saveText(layCsv(plan), `${design.title} lay list.csv`, 'text/csv')}
+            />
           ) : null}
         </View>
       </Panel>
       <Panel>
         <Heading>Masks for openings, circles and letters</Heading>
         <Small>Laid out on film as wide as you have, as short as it goes.</Small>
-        <Typed whole label="Film is wide" unit={unit} value={film} onChange={setFilm} fault={filmRead.ok ? undefined : faultText(filmRead.why)} testID="film" />
+        <Typed
+          whole
+          label="Film is wide"
+          unit={unit}
+          value={film}
+          onChange={setFilm}
+          fault={filmRead.ok ? undefined : faultText(filmRead.why)}
+          testID="film"
+        />
         <Action
           label="Print the masks"
           icon="printer-outline"
@@ -102,7 +131,11 @@ export function PrintScreen() {
         <View style={styles.row}>
           <Action label="Save as SVG" icon="download-outline" disabled={busy} onPress={() => draw('svg')} />
           <Action label="Save as DXF" icon="download-outline" disabled={busy} onPress={() => draw('dxf')} />
-          <Action label="Take over a drawing" icon="upload-outline" onPress={() => router.push(`/job/${id}/import/${part.id}` as Href)} />
+          <Action
+            label="Take over a drawing"
+            icon="upload-outline"
+            onPress={() => router.push(`/job/${id}/import/${part.id}` as Href)}
+          />
         </View>
       </Panel>
       <CustomerLinks job={id} />
@@ -113,7 +146,20 @@ export function PrintScreen() {
 /** The lay list of a plan for a spreadsheet; lengths in millimetres. It is written here: no connection is needed. */
 const layCsv = (plan: Plan): string =>
   tableCsv([
-    ['Stage', 'Code', 'What', 'Material', 'Part', 'Where', 'Width mm', 'Length mm', 'Pieces', 'm2', 'How often', 'Off after stage'],
+    [
+      'Stage',
+      'Code',
+      'What',
+      'Material',
+      'Part',
+      'Where',
+      'Width mm',
+      'Length mm',
+      'Pieces',
+      'm2',
+      'How often',
+      'Off after stage',
+    ],
     ...layTable(plan).map((row) =>
       [
         row.stage,
@@ -133,13 +179,15 @@ const layCsv = (plan: Plan): string =>
   ]);
 
 const FLAT_NOTE = 'Print at 100 %, not fitted to the page, and check the 100 mm bar before you cut.';
-const UNROLLED_NOTE = 'The unrolled skin, seen from outside; it says which edges meet. Check the 100 mm bar before you cut.';
+const UNROLLED_NOTE =
+  'The unrolled skin, seen from outside; it says which edges meet. Check the 100 mm bar before you cut.';
 const TEMPLATE_NOTES: Readonly<Record<SurfaceKind, string>> = {
   flat: FLAT_NOTE,
   folded: FLAT_NOTE,
   tube: UNROLLED_NOTE,
   cone: UNROLLED_NOTE,
-  turned: 'A turned skin lies flat on no paper: it is printed as narrow gores, with what they are wrong by written on them.',
+  turned:
+    'A turned skin lies flat on no paper: it is printed as narrow gores, with what they are wrong by written on them.',
 };
 
 const styles = StyleSheet.create({

@@ -95,7 +95,13 @@ function BeforeStart({ sheet }: { sheet: WorkSheet }) {
         <Action
           rank="main"
           // What is frozen is what is on screen: it waits for the plan of the newest design.
-          label={!mayStart ? 'Painters and owners start it' : planning && !planError ? 'Working out the newest plan …' : 'Start in the shop'}
+          label={
+            !mayStart
+              ? 'Painters and owners start it'
+              : planning && !planError
+                ? 'Working out the newest plan …'
+                : 'Start in the shop'
+          }
           busy={sheet.busy}
           disabled={!mayStart || saved.kind !== 'saved' || planning}
           onPress={() => sheet.start(revision, shelf)}
@@ -137,10 +143,15 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const [resting, rest] = useRest();
   const { name: lit, change: light } = useShade();
   const [noPicture, setNoPicture] = useState(false);
-  const [asking, setAsking] = useState<'trouble' | 'touch' | 'missing' | 'over' | 'pulled' | 'coat' | 'heat' | null>(null);
+  const [asking, setAsking] = useState<'trouble' | 'touch' | 'missing' | 'over' | 'pulled' | 'coat' | 'heat' | null>(
+    null,
+  );
   const { plan } = sheet;
   const { air } = useAir();
-  const counted = useMemo(() => sheet.progress.running.map((window) => windowInAir(window, air)), [sheet.progress, air]);
+  const counted = useMemo(
+    () => sheet.progress.running.map((window) => windowInAir(window, air)),
+    [sheet.progress, air],
+  );
   const running = counted.map((window) => currentWindow(window, now));
   const progress = { ...sheet.progress, running };
   // A coat whose limit has passed is scuffed for first, paint that has gone off is mixed anew.
@@ -154,7 +165,9 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const total = plan?.toDo.length ?? 0;
   const inBooth = boothState(plan?.steps ?? [], progress.doneAt, next, now);
   const shown = next ?? lastStep ?? null;
-  const photos = sheet.events.flatMap(({ step, saw }) => (saw?.kind === 'photo' && step === (shown?.id ?? null) ? [saw.photo] : []));
+  const photos = sheet.events.flatMap(({ step, saw }) =>
+    saw?.kind === 'photo' && step === (shown?.id ?? null) ? [saw.photo] : [],
+  );
   const photograph = async () => {
     const file = await askForPhoto();
     if (!file) return;
@@ -162,8 +175,11 @@ function Running({ sheet }: { sheet: WorkSheet }) {
     setNoPicture(photo === null);
     if (photo) sheet.logPhoto(shown?.id ?? null, photo);
   };
-  const early = progress.running.some((window) => window.step === next?.id && windowState(window, now) === 'before' && window.opens !== null);
-  const left = progress.finishedAt === null ? (plan?.toDo ?? []).filter(({ id: step }) => !progress.doneAt.has(step)) : [];
+  const early = progress.running.some(
+    (window) => window.step === next?.id && windowState(window, now) === 'before' && window.opens !== null,
+  );
+  const left =
+    progress.finishedAt === null ? (plan?.toDo ?? []).filter(({ id: step }) => !progress.doneAt.has(step)) : [];
   const done = () => {
     rest();
     sheet.log('done', next?.id ?? null, '', plugs === null ? undefined : { kind: 'plugs', out: plugs, of: plugs });
@@ -173,11 +189,26 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const main =
     !may('run') || asking !== null
       ? null
-      : mainAction({ next, plugs, early, resting, finished: progress.finishedAt !== null, onDone: done, onFinish: () => sheet.log('finish', null) });
-  const picture = next && designPlan && sheet.revision === revision ? <StepPicture key={next.id} plan={designPlan} step={next} /> : null;
+      : mainAction({
+          next,
+          plugs,
+          early,
+          resting,
+          finished: progress.finishedAt !== null,
+          onDone: done,
+          onFinish: () => sheet.log('finish', null),
+        });
+  const picture =
+    next && designPlan && sheet.revision === revision ? (
+      <StepPicture key={next.id} plan={designPlan} step={next} />
+    ) : null;
   return (
     <View style={look.booth}>
-      <ScrollView testID="booth" style={look.booth} contentContainerStyle={[look.content, side && look.wider, low && { paddingBottom: ASIDE_HEIGHT }]}>
+      <ScrollView
+        testID="booth"
+        style={look.booth}
+        contentContainerStyle={[look.content, side && look.wider, low && { paddingBottom: ASIDE_HEIGHT }]}
+      >
         {far ? <FarView step={next} running={progress.running} now={now} onLeave={() => setFar(false)} /> : null}
         <View style={side ? look.sides : look.oneUnder}>
           <View style={side ? look.side : look.oneUnder}>
@@ -200,7 +231,9 @@ function Running({ sheet }: { sheet: WorkSheet }) {
             {next ? (
               <CurrentStep step={next} running={running} now={now} />
             ) : (
-              <Text style={look.title}>{progress.finishedAt === null ? 'All steps are done' : 'This job is finished'}</Text>
+              <Text style={look.title}>
+                {progress.finishedAt === null ? 'All steps are done' : 'This job is finished'}
+              </Text>
             )}
             {side ? picture : null}
           </View>
@@ -217,15 +250,22 @@ function Running({ sheet }: { sheet: WorkSheet }) {
                       rest();
                       sheet.log('done', next.id, '', { kind: 'mix', with: second, here: true });
                       for (const other of mixes)
-                        if (other.job !== id) sheet.logFor(other.job, other.step, { kind: 'mix', with: first, here: false }, other.sheet);
+                        if (other.job !== id)
+                          sheet.logFor(other.job, other.step, { kind: 'mix', with: first, here: false }, other.sheet);
                     }}
                   />
                 ) : null}
                 {plugs === null ? null : (
-                  <BoothButton label={plugs === 1 ? 'It is missing' : 'Not all of them'} onPress={() => setAsking('missing')} testID="missing" />
+                  <BoothButton
+                    label={plugs === 1 ? 'It is missing' : 'Not all of them'}
+                    onPress={() => setAsking('missing')}
+                    testID="missing"
+                  />
                 )}
                 <View style={look.pair}>
-                  {next ? <BoothButton label="Went wrong" onPress={() => setAsking('trouble')} testID="trouble" /> : null}
+                  {next ? (
+                    <BoothButton label="Went wrong" onPress={() => setAsking('trouble')} testID="trouble" />
+                  ) : null}
                   <BoothButton label="Touch test" onPress={() => setAsking('touch')} testID="touch" />
                   <BoothButton label="Seen from far" onPress={() => setFar(true)} testID="far-view" />
                   <BoothButton
@@ -233,17 +273,27 @@ function Running({ sheet }: { sheet: WorkSheet }) {
                     onPress={() => light(lit === 'booth' ? 'daylight' : 'booth')}
                     testID="shade"
                   />
-                  {running.some(({ counts }) => counts) ? <BoothButton label="Warm it" onPress={() => setAsking('heat')} testID="heat" /> : null}
+                  {running.some(({ counts }) => counts) ? (
+                    <BoothButton label="Warm it" onPress={() => setAsking('heat')} testID="heat" />
+                  ) : null}
                   <BoothButton label="Photo" onPress={() => void photograph()} testID="take-photo" />
-                  {lastStep?.kind === 'coat' ? <BoothButton label="Coat log" onPress={() => setAsking('coat')} testID="coat" /> : null}
+                  {lastStep?.kind === 'coat' ? (
+                    <BoothButton label="Coat log" onPress={() => setAsking('coat')} testID="coat" />
+                  ) : null}
                 </View>
                 {lastStep && progress.finishedAt === null ? (
-                  <BoothButton label={phrase`Not done after all: ${say(lastStep.say)}`} onPress={() => sheet.log('undo', lastStep.id)} testID="undo" />
+                  <BoothButton
+                    label={phrase`Not done after all: ${say(lastStep.say)}`}
+                    onPress={() => sheet.log('undo', lastStep.id)}
+                    testID="undo"
+                  />
                 ) : null}
               </View>
             ) : asking === 'over' ? (
               <View style={look.buttons}>
-                <Text style={look.detail}>Begin again with the plan as it is now? The log so far stays in Look back.</Text>
+                <Text style={look.detail}>
+                  Begin again with the plan as it is now? The log so far stays in Look back.
+                </Text>
                 <BoothButton
                   rank="main"
                   label="Begin again"
@@ -278,9 +328,12 @@ function Running({ sheet }: { sheet: WorkSheet }) {
                 answers={asking === 'touch' ? FEEL_ANSWERS : asking === 'pulled' ? PULL_ANSWERS : []}
                 onCancel={() => setAsking(null)}
                 onSay={(note, answer) => {
-                  if (asking === 'missing') sheet.log('done', next?.id ?? null, note, { kind: 'plugs', out: null, of: plugs ?? 0 });
-                  else if (asking === 'pulled') sheet.log('note', lastStep?.id ?? null, note, { kind: 'pull', result: answer as PullResult });
-                  else if (asking === 'touch') sheet.log('touch', lastStep?.id ?? null, note, { kind: 'feel', feel: answer as Feel });
+                  if (asking === 'missing')
+                    sheet.log('done', next?.id ?? null, note, { kind: 'plugs', out: null, of: plugs ?? 0 });
+                  else if (asking === 'pulled')
+                    sheet.log('note', lastStep?.id ?? null, note, { kind: 'pull', result: answer as PullResult });
+                  else if (asking === 'touch')
+                    sheet.log('touch', lastStep?.id ?? null, note, { kind: 'feel', feel: answer as Feel });
                   else sheet.log(asking, next?.id ?? null, note);
                   setAsking(null);
                 }}
@@ -311,12 +364,18 @@ function Running({ sheet }: { sheet: WorkSheet }) {
             </Text>
           ))}
         {plan && plan.safety.length > 0 ? <Text style={look.quiet}>{follow}</Text> : null}
-        <Text style={look.quiet}>Keep the phone outside while there is vapour about: it can be read through the booth window.</Text>
         <Text style={look.quiet}>
-          {awake === 'on' ? 'The screen stays on while this is open.' : 'The screen may go dark by itself: this browser does not let it stay on.'}
+          Keep the phone outside while there is vapour about: it can be read through the booth window.
+        </Text>
+        <Text style={look.quiet}>
+          {awake === 'on'
+            ? 'The screen stays on while this is open.'
+            : 'The screen may go dark by itself: this browser does not let it stay on.'}
         </Text>
         {sheet.revision !== revision ? (
-          <Text style={look.quiet}>{phrase`Started from revision ${sheet.revision}; the design is at ${revision} now.`}</Text>
+          <Text
+            style={look.quiet}
+          >{phrase`Started from revision ${sheet.revision}; the design is at ${revision} now.`}</Text>
         ) : null}
         {asking === null && may('plan') ? (
           <BoothButton
@@ -352,5 +411,7 @@ function lastCoat(events: WorkSheet['events']): Extract<Observed, { kind: 'coat'
 function standing({ waiting, refused, unkept }: WorkSheet): string {
   if (refused.length > 0) return phrase` · ${refused.length} not taken, see below`;
   if (waiting.length === 0) return '';
-  return unkept ? phrase` · no connection, ${waiting.length} on this page alone` : phrase` · no connection, ${waiting.length} kept here`;
+  return unkept
+    ? phrase` · no connection, ${waiting.length} on this page alone`
+    : phrase` · no connection, ${waiting.length} kept here`;
 }

@@ -1,4 +1,13 @@
-import { type PartPlan, messageWithoutValues, readLength, readFailed, showLength, faultText, DEFAULT_TOLERANCE_MM, defaultStationStep } from '@lintrel/core';
+import {
+  type PartPlan,
+  messageWithoutValues,
+  readLength,
+  readFailed,
+  showLength,
+  faultText,
+  DEFAULT_TOLERANCE_MM,
+  defaultStationStep,
+} from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -38,17 +47,34 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
   const line = part.lines.find((one) => one.id === stroke);
   const [datum, setDatum] = useState(part.datums[0]!.id);
   const [step, setStep] = useState(() => lengthText(defaultStationStep(line?.lengthMm ?? 1000), unit));
-  const [tolerance, setTolerance] = useState(() => lengthText(design.scale > 1 ? DEFAULT_TOLERANCE_MM / 5 : DEFAULT_TOLERANCE_MM, unit));
+  const [tolerance, setTolerance] = useState(() =>
+    lengthText(design.scale > 1 ? DEFAULT_TOLERANCE_MM / 5 : DEFAULT_TOLERANCE_MM, unit),
+  );
   const [trouble, setTrouble] = useState<string | null>(null);
   const read = (text: string) => readLength(text, { bare: unit, scale: design.scale });
   const [stepRead, toleranceRead] = [positive(read(step)), positive(read(tolerance))];
-  const wish = stepRead.ok && toleranceRead.ok ? { part: part.id, line: stroke, datum, stepMm: stepRead.value, toleranceMm: toleranceRead.value } : null;
+  const wish =
+    stepRead.ok && toleranceRead.ok
+      ? { part: part.id, line: stroke, datum, stepMm: stepRead.value, toleranceMm: toleranceRead.value }
+      : null;
   const { output: table } = useView('stations', wish);
   const inWords = table && words.stations(table);
   const file = (what: 'pdf' | 'csv') => {
     if (!wish) return;
-    const body = { what: 'stations', unit, part: wish.part, line: wish.line, datum: wish.datum, step: wish.stepMm, tolerance: wish.toleranceMm };
-    void saveAnswer(`/jobs/${id}/${what === 'pdf' ? 'print' : 'stations.csv'}`, body, `${design.title} ${line?.code ?? ''} stations.${what}`).then(setTrouble);
+    const body = {
+      what: 'stations',
+      unit,
+      part: wish.part,
+      line: wish.line,
+      datum: wish.datum,
+      step: wish.stepMm,
+      tolerance: wish.toleranceMm,
+    };
+    void saveAnswer(
+      `/jobs/${id}/${what === 'pdf' ? 'print' : 'stations.csv'}`,
+      body,
+      `${design.title} ${line?.code ?? ''} stations.${what}`,
+    ).then(setTrouble);
   };
   return (
     <StepLayout
@@ -63,19 +89,44 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
           overlay={(mmPerDp) => (table ? <Marks marks={table.marks} mmPerDp={mmPerDp} /> : null)}
         />
       }
-      action={<Action rank="main" label="Print the table" icon="printer-outline" disabled={!table} onPress={() => file('pdf')} />}
+      action={
+        <Action
+          rank="main"
+          label="Print the table"
+          icon="printer-outline"
+          disabled={!table}
+          onPress={() => file('pdf')}
+        />
+      }
     >
       <Panel>
         <Heading>{phrase`Stations of ${line?.code ?? ''} ${line?.name ?? ''}`}</Heading>
         <Small>{line ? phrase`${showLength(line.lengthMm, unit)} long` : ''}</Small>
         {strokes.length > 1 ? (
-          <Pick label="Stroke" value={stroke} options={strokes.map((one) => ({ value: one.id, label: one.code }))} onChange={setStroke} />
+          <Pick
+            label="Stroke"
+            value={stroke}
+            options={strokes.map((one) => ({ value: one.id, label: one.code }))}
+            onChange={setStroke}
+          />
         ) : null}
         {part.datums.length > 1 ? (
-          <Pick label="Measured from" value={datum} options={part.datums.map((one) => ({ value: one.id, label: one.name }))} onChange={setDatum} />
+          <Pick
+            label="Measured from"
+            value={datum}
+            options={part.datums.map((one) => ({ value: one.id, label: one.name }))}
+            onChange={setDatum}
+          />
         ) : null}
         <View style={styles.row}>
-          <Typed label="A mark every" unit={unit} value={step} onChange={setStep} fault={stepRead.ok ? undefined : faultText(stepRead.why)} testID="step" />
+          <Typed
+            label="A mark every"
+            unit={unit}
+            value={step}
+            onChange={setStep}
+            fault={stepRead.ok ? undefined : faultText(stepRead.why)}
+            testID="step"
+          />
           <Typed
             label="Chords may stray by"
             unit={unit}
@@ -97,7 +148,12 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
         {trouble ? <Notice level="stop" text={trouble} /> : null}
       </Panel>
       <MatchForm partId={part.id} lineId={stroke} datum={datum} />
-      <Action rank="quiet" icon="arrow-left" label="Back to the lines" onPress={() => router.replace(`/job/${id}/lines?part=${part.id}` as Href)} />
+      <Action
+        rank="quiet"
+        icon="arrow-left"
+        label="Back to the lines"
+        onPress={() => router.replace(`/job/${id}/lines?part=${part.id}` as Href)}
+      />
     </StepLayout>
   );
 }

@@ -37,7 +37,10 @@ export function TapeScreen() {
         <Missing need="finish" />
       </StepLayout>
     );
-  const stage = plan.stages.find((one) => one.number === number) ?? plan.stages.find((one) => one.items.length > 0) ?? plan.stages[0]!;
+  const stage =
+    plan.stages.find((one) => one.number === number) ??
+    plan.stages.find((one) => one.items.length > 0) ??
+    plan.stages[0]!;
   const items = itemsIn(plan, stage);
   const entries = layEntries(items);
   const at = Math.max(
@@ -82,20 +85,33 @@ export function TapeScreen() {
       <Choice
         label="Stage"
         value={String(stage.number)}
-        options={plan.stages.map((one) => ({ value: String(one.number), label: phrase`${one.number} ${finishName(one.finish)}` }))}
+        options={plan.stages.map((one) => ({
+          value: String(one.number),
+          label: phrase`${one.number} ${finishName(one.finish)}`,
+        }))}
         onChange={(value) => {
           setNumber(Number(value));
           setChosen(null);
         }}
       />
       <Panel>
-        <Heading>{entries.length === 0 ? 'Lay in this order' : phrase`Lay in this order: ${at + 1} of ${entries.length}`}</Heading>
+        <Heading>
+          {entries.length === 0 ? 'Lay in this order' : phrase`Lay in this order: ${at + 1} of ${entries.length}`}
+        </Heading>
         {entries.length === 0 ? <Body>{nothingToLay(plan, stage)}</Body> : null}
-        {walkedM >= 1 ? <Small>{phrase`Part after part, from the back to the front; ${walkedM.toFixed(1)} m to walk from one tape to the next.`}</Small> : null}
+        {walkedM >= 1 ? (
+          <Small>{phrase`Part after part, from the back to the front; ${walkedM.toFixed(1)} m to walk from one tape to the next.`}</Small>
+        ) : null}
         <Rows>
           {entries.map((one) => (
             <View key={one.id} ref={one.id === chosen ? intoSight : undefined}>
-              <EntryRow entry={one} plan={plan} chosen={one.id === entry?.id} down={isDown(one.id)} onPress={() => setChosen(one.id)}>
+              <EntryRow
+                entry={one}
+                plan={plan}
+                chosen={one.id === entry?.id}
+                down={isDown(one.id)}
+                onPress={() => setChosen(one.id)}
+              >
                 {one.kind === 'line' ? <LineChoices run={one.items[0]} plan={plan} /> : null}
                 {one.kind === 'own' ? <OwnPieceForm item={one.items[0]} /> : null}
               </EntryRow>
@@ -116,7 +132,11 @@ function LineChoices({ run, plan }: { run: LineItem; plan: Plan }) {
   return (
     <>
       {own ? null : <PinTape run={run} line={line} />}
-      <ByHand run={run} line={line} backed={plan.items.some((item) => item.kind === 'backing' && item.behind === run.id)} />
+      <ByHand
+        run={run}
+        line={line}
+        backed={plan.items.some((item) => item.kind === 'backing' && item.behind === run.id)}
+      />
     </>
   );
 }
@@ -133,10 +153,21 @@ const nothingToLay = ({ items }: Plan, { number }: StagePlan): string =>
 const ownerOf = ({ parts }: Plan, { part, line }: Extract<Item, { kind: 'line' | 'soft' }>): string =>
   parts.find(({ id }) => id === part)?.lines.find(({ id }) => id === line)?.owner ?? line;
 
-const partOf = ({ parts }: Plan, entry: LayEntry | undefined) => parts.find(({ id }) => id === entry?.items[0]?.part) ?? parts[0]!;
+const partOf = ({ parts }: Plan, entry: LayEntry | undefined) =>
+  parts.find(({ id }) => id === entry?.items[0]?.part) ?? parts[0]!;
 
 /** The part an entry lies on, with everything that lies there, that entry stronger. */
-function StageDrawing({ plan, stage, items, entry }: { plan: Plan; stage: StagePlan; items: readonly Item[]; entry: LayEntry | undefined }) {
+function StageDrawing({
+  plan,
+  stage,
+  items,
+  entry,
+}: {
+  plan: Plan;
+  stage: StagePlan;
+  items: readonly Item[];
+  entry: LayEntry | undefined;
+}) {
   const part = partOf(plan, entry);
   const picture = stage.pictures.find((one) => one.part === part.id)?.areas ?? [];
   const covered = entry ? coveredBy(entry) : [];
@@ -167,4 +198,7 @@ function StageDrawing({ plan, stage, items, entry }: { plan: Plan; stage: StageP
   );
 }
 
-const styles = StyleSheet.create({ walk: { flexDirection: 'row', gap: space.small, alignItems: 'center' }, grow: { flex: 1 } });
+const styles = StyleSheet.create({
+  walk: { flexDirection: 'row', gap: space.small, alignItems: 'center' },
+  grow: { flex: 1 },
+});

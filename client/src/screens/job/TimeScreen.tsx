@@ -1,4 +1,13 @@
-import { PULL_TIMINGS, showMinutes, type PullTiming, type Span, type StagePlan, type Step, messageWithoutValues, withChoices } from '@lintrel/core';
+import {
+  PULL_TIMINGS,
+  showMinutes,
+  type PullTiming,
+  type Span,
+  type StagePlan,
+  type Step,
+  messageWithoutValues,
+  withChoices,
+} from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { Suspense } from 'react';
@@ -48,8 +57,16 @@ export function TimeScreen() {
         <Choice<PullTiming | 'own'>
           label="When to pull"
           value={design.choices.school ?? 'own'}
-          options={[{ value: 'own', label: 'As each finish likes' }, ...PULL_TIMINGS.map((value) => ({ value, label: PULL_TIMING_WORDS[value] }))]}
-          onChange={(value) => void change((now) => withChoices(now, { school: value === 'own' ? null : value }), messageWithoutValues('edit.rule'))}
+          options={[
+            { value: 'own', label: 'As each finish likes' },
+            ...PULL_TIMINGS.map((value) => ({ value, label: PULL_TIMING_WORDS[value] })),
+          ]}
+          onChange={(value) =>
+            void change(
+              (now) => withChoices(now, { school: value === 'own' ? null : value }),
+              messageWithoutValues('edit.rule'),
+            )
+          }
         />
         {design.choices.alone || plan.stages.some(({ hands, alone }) => hands > 1 || alone !== null) ? (
           <Choice<'many' | 'one'>
@@ -59,11 +76,21 @@ export function TimeScreen() {
               { value: 'many', label: 'As many as it takes' },
               { value: 'one', label: 'One person, in sections' },
             ]}
-            onChange={(value) => void change((now) => withChoices(now, { alone: value === 'one' ? true : undefined }), messageWithoutValues('edit.rule'))}
+            onChange={(value) =>
+              void change(
+                (now) => withChoices(now, { alone: value === 'one' ? true : undefined }),
+                messageWithoutValues('edit.rule'),
+              )
+            }
           />
         ) : null}
         <Small>A single line may be pulled earlier or later than the rest: choose it at its tape.</Small>
-        <Action rank="quiet" label="To the tapes" onPress={() => router.push(`/job/${id}/tape` as Href)} testID="time-to-tape" />
+        <Action
+          rank="quiet"
+          label="To the tapes"
+          onPress={() => router.push(`/job/${id}/tape` as Href)}
+          testID="time-to-tape"
+        />
       </Panel>
       <Panel>
         <Heading>The whole job</Heading>
@@ -73,7 +100,9 @@ export function TimeScreen() {
           now={null}
           ticks={minuteTicks(end)}
           bands={[null, ...plan.stages].map((stage): Band => {
-            const pieces = piecesOf(plan.steps.filter((step) => step.stage === (stage?.number ?? null) && step.endMin > step.startMin));
+            const pieces = piecesOf(
+              plan.steps.filter((step) => step.stage === (stage?.number ?? null) && step.endMin > step.startMin),
+            );
             return {
               key: String(stage?.number ?? 'before'),
               label: stage
@@ -81,7 +110,10 @@ export function TimeScreen() {
                 : 'Before any tape: wash, abrade',
               pieces: pieces.map(({ from, to, attended }) => ({ from, to, tone: attended ? 'work' : 'wait' })),
               words: phrases(
-                pieces.map(({ first, from, to, attended }) => phrase`${attended ? 'work' : words.say(first.say).toLowerCase()} ${words.minutes(to - from)}`),
+                pieces.map(
+                  ({ first, from, to, attended }) =>
+                    phrase`${attended ? 'work' : words.say(first.say).toLowerCase()} ${words.minutes(to - from)}`,
+                ),
                 ' · ',
               ),
             };
@@ -92,7 +124,11 @@ export function TimeScreen() {
       {plan.stages
         .filter(({ windows }) => windows !== null)
         .map((stage) => (
-          <StageWindows key={stage.number} stage={stage} pulls={plan.steps.filter((step) => step.kind === 'pull' && step.stage === stage.number)} />
+          <StageWindows
+            key={stage.number}
+            stage={stage}
+            pulls={plan.steps.filter((step) => step.kind === 'pull' && step.stage === stage.number)}
+          />
         ))}
       <BackToWork />
     </StepLayout>
@@ -116,16 +152,20 @@ function StageWindows({ stage, pulls }: { stage: StagePlan; pulls: readonly Step
   const { shelf } = useJob();
   const { windows } = stage;
   if (!windows) return null;
-  const spans = PULL_TIMINGS.flatMap((school): { school: PullTiming; span: Span }[] => (windows[school] ? [{ school, span: windows[school] as Span }] : []));
+  const spans = PULL_TIMINGS.flatMap((school): { school: PullTiming; span: Span }[] =>
+    windows[school] ? [{ school, span: windows[school] as Span }] : [],
+  );
   // The dry school lasts for days: the rail ends soon after it opens, or the others could not be seen.
-  const end = 1.3 * Math.max(...spans.map(({ school, span }) => (school === 'dry' ? span.from : (span.to ?? span.from))));
+  const end =
+    1.3 * Math.max(...spans.map(({ school, span }) => (school === 'dry' ? span.from : (span.to ?? span.from))));
   const planned = [...(stage.early ?? []), stage].map((one) => one.school);
   const name = shelf.finishes.find(({ id }) => id === stage.finish)?.name ?? stage.finish;
   return (
     <Panel>
       <Heading>{phrase`Stage ${stage.number}: pull after ${name}`}</Heading>
       <Small>
-        Time after the last coat (estimate). Between wet and touch-dry do not pull: the film strings. Between touch-dry and dry pull slowly, it may tear.
+        Time after the last coat (estimate). Between wet and touch-dry do not pull: the film strings. Between touch-dry
+        and dry pull slowly, it may tear.
       </Small>
       <Rail
         from={0}
@@ -144,7 +184,10 @@ function StageWindows({ stage, pulls }: { stage: StagePlan; pulls: readonly Step
           {phrase`The picture ends at ${showMinutes(Math.round(end))}. Longer goes on: ${phrases(
             spans
               .filter(({ span }) => span.to === null || span.to > end)
-              .map(({ school, span }) => phrase`${PULL_TIMING_WORDS[school]} ${span.to === null ? 'without an end' : phrase`to ${showMinutes(span.to)}`}`),
+              .map(
+                ({ school, span }) =>
+                  phrase`${PULL_TIMING_WORDS[school]} ${span.to === null ? 'without an end' : phrase`to ${showMinutes(span.to)}`}`,
+              ),
             ', ',
           )}.`}
         </Small>
@@ -157,7 +200,9 @@ function StageWindows({ stage, pulls }: { stage: StagePlan; pulls: readonly Step
       {(stage.sections ? [] : pulls).map((pull) => (
         <Body key={pull.id}>{pulls.length > 1 ? phrase`${say(pull.say)}. ${detail(pull.say)}` : detail(pull.say)}</Body>
       ))}
-      {windows.tapeSafeMin === null ? null : <Body>{phrase`Takes tape after ${showMinutes(windows.tapeSafeMin)}.`}</Body>}
+      {windows.tapeSafeMin === null ? null : (
+        <Body>{phrase`Takes tape after ${showMinutes(windows.tapeSafeMin)}.`}</Body>
+      )}
     </Panel>
   );
 }
@@ -166,12 +211,16 @@ function StageWindows({ stage, pulls }: { stage: StagePlan; pulls: readonly Step
 function Turns({ stage }: { stage: StagePlan }) {
   const { say } = useWords();
   const { plan } = useJob();
-  const own = plan?.steps.filter((step) => step.stage === stage.number && (step.kind === 'coat' || step.kind === 'pull')) ?? [];
+  const own =
+    plan?.steps.filter((step) => step.stage === stage.number && (step.kind === 'coat' || step.kind === 'pull')) ?? [];
   const turns = own.filter(({ say: said }) => said.code === 'step.pull' || said.values.sections !== undefined);
   const begun = turns[0]?.startMin ?? 0;
   return (
     <>
-      <Small>The last coat in sections, and the pulls between them, for one person. Minutes from the start of that coat (estimate).</Small>
+      <Small>
+        The last coat in sections, and the pulls between them, for one person. Minutes from the start of that coat
+        (estimate).
+      </Small>
       {turns.map((turn) => (
         <Body key={turn.id}>{phrase`${showMinutes(turn.startMin - begun)}: ${say(turn.say)}`}</Body>
       ))}

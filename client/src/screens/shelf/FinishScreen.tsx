@@ -1,4 +1,14 @@
-import { EFFECTS, METHODS, PAINT_SYSTEM_KEYS, PULL_TIMINGS, typicalFinish, type Finish, type PaintSystemKey, type Shelf, REFERENCE_AIR } from '@lintrel/core';
+import {
+  EFFECTS,
+  METHODS,
+  PAINT_SYSTEM_KEYS,
+  PULL_TIMINGS,
+  typicalFinish,
+  type Finish,
+  type PaintSystemKey,
+  type Shelf,
+  REFERENCE_AIR,
+} from '@lintrel/core';
 import { SYSTEM_NAMES, phrase } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -62,12 +72,21 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
     setTrouble(placeFaults(error, setError, Object.keys(getValues())));
     showFirstFault();
   };
-  const submit = handleSubmit((entry) => save.mutate({ entry, key: finish ? id : null }, { onSuccess: done, onError: fail }), showFirstFault);
+  const submit = handleSubmit(
+    (entry) => save.mutate({ entry, key: finish ? id : null }, { onSuccess: done, onError: fail }),
+    showFirstFault,
+  );
   const chooseSystem = (system: PaintSystemKey) => {
     const { id: ownId, name, colour, hidingUm } = getValues();
     // A new finish starts from the typical figures of its system; one on the shelf keeps its own.
     if (finish) setValue('system', system);
-    else reset({ ...finishFields(typicalFinish(ownId, name, system, colour, Number(hidingUm) || 40)), id: ownId, name, colour });
+    else
+      reset({
+        ...finishFields(typicalFinish(ownId, name, system, colour, Number(hidingUm) || 40)),
+        id: ownId,
+        name,
+        colour,
+      });
   };
   const colour = watch('colour');
   return (
@@ -109,7 +128,13 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
         />
         <View style={styles.row}>
           <Field control={control} name="gun" label="Gun it goes through" hint="Empty: the one gun of the shop" />
-          <Field control={control} name="pricePerL" label="Price of a litre" keys="numeric" hint="In money of your own" />
+          <Field
+            control={control}
+            name="pricePerL"
+            label="Price of a litre"
+            keys="numeric"
+            hint="In money of your own"
+          />
         </View>
         <Choice
           label="Tape is pulled"
@@ -124,16 +149,51 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
         <View style={styles.row}>
           <Field control={control} name="flashMin" label="Flash" unit="min" keys="numeric" />
           <Field control={control} name="recoatFrom" label="Next coat from" unit="min" keys="numeric" />
-          <Field control={control} name="recoatTo" label="Next coat until" unit="min" keys="numeric" hint="Empty: no end" />
-          <Field control={control} name="againFrom" label="Again from" unit="min" keys="numeric" hint="Empty: one window" />
+          <Field
+            control={control}
+            name="recoatTo"
+            label="Next coat until"
+            unit="min"
+            keys="numeric"
+            hint="Empty: no end"
+          />
+          <Field
+            control={control}
+            name="againFrom"
+            label="Again from"
+            unit="min"
+            keys="numeric"
+            hint="Empty: one window"
+          />
           <Field control={control} name="againTo" label="Again until" unit="min" keys="numeric" />
           <Field control={control} name="touchMin" label="Touch-dry" unit="min" keys="numeric" />
-          <Field control={control} name="tapeSafeMin" label="Takes tape" unit="min" keys="numeric" hint="Empty: never" />
+          <Field
+            control={control}
+            name="tapeSafeMin"
+            label="Takes tape"
+            unit="min"
+            keys="numeric"
+            hint="Empty: never"
+          />
           <Field control={control} name="throughMin" label="Dry through" unit="min" keys="numeric" />
-          <Field control={control} name="wetLimitMin" label="Edge flows until" unit="min" keys="numeric" hint="Empty: a fifth of touch-dry" />
+          <Field
+            control={control}
+            name="wetLimitMin"
+            label="Edge flows until"
+            unit="min"
+            keys="numeric"
+            hint="Empty: a fifth of touch-dry"
+          />
           <Field control={control} name="cureH" label="Cured" unit="h" keys="numeric" />
           <Field control={control} name="potLifeMin" label="Pot life" unit="min" keys="numeric" />
-          <Field control={control} name="activationKj" label="Activation energy" unit="kJ/mol" keys="numeric" hint="How strongly warmth speeds it" />
+          <Field
+            control={control}
+            name="activationKj"
+            label="Activation energy"
+            unit="kJ/mol"
+            keys="numeric"
+            hint="How strongly warmth speeds it"
+          />
         </View>
       </Panel>
       <Panel>
@@ -142,7 +202,13 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
           <Field control={control} name="coatUm" label="One coat, dry" unit="µm" keys="numeric" />
           <Field control={control} name="referenceBuildUm" label="Film of the times above" unit="µm" keys="numeric" />
           <Field control={control} name="hidingUm" label="Hides black and white" unit="µm" keys="numeric" />
-          <Field control={control} name="coats" label="Coats by the data sheet" keys="numeric" hint="Empty: as hiding needs" />
+          <Field
+            control={control}
+            name="coats"
+            label="Coats by the data sheet"
+            keys="numeric"
+            hint="Empty: as hiding needs"
+          />
           <Field control={control} name="solids" label="Solids, share of volume" keys="numeric" />
           <Field control={control} name="mixRatio" label="Mix" hint="Such as 4:1:1" />
         </View>
@@ -160,4 +226,6 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
   );
 }
 
-const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' } });
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
+});

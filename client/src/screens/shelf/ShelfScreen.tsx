@@ -33,7 +33,9 @@ export function ShelfScreen() {
     <Screen
       title="Shelf"
       about="Figures that ship are typical: take your data sheet's"
-      action={<Action rank="main" icon="plus" label={ADD[side]} onPress={() => router.push(`/shelf/${side}/new` as Href)} />}
+      action={
+        <Action rank="main" icon="plus" label={ADD[side]} onPress={() => router.push(`/shelf/${side}/new` as Href)} />
+      }
     >
       <Choice
         label="Show"
@@ -48,7 +50,9 @@ export function ShelfScreen() {
       {side === 'finish' ? null : (
         <ToBuy
           have={(stuff, code) =>
-            stuff === 'tapes' ? data.tapes.find((one) => one.code === code)?.rolls : data.supplies.find((one) => one.code === code)?.packs
+            stuff === 'tapes'
+              ? data.tapes.find((one) => one.code === code)?.rolls
+              : data.supplies.find((one) => one.code === code)?.packs
           }
         />
       )}
@@ -75,7 +79,12 @@ export function ShelfScreen() {
               </View>
               <View style={styles.codes}>
                 {tapes.map((tape) => (
-                  <Action key={tape.code} label={tape.code} onPress={() => router.push(`/shelf/tape/${tape.code}` as Href)} testID={`tape-${tape.code}`} />
+                  <Action
+                    key={tape.code}
+                    label={tape.code}
+                    onPress={() => router.push(`/shelf/tape/${tape.code}` as Href)}
+                    testID={`tape-${tape.code}`}
+                  />
                 ))}
               </View>
             </Panel>

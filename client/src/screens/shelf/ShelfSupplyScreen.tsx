@@ -50,7 +50,10 @@ function SupplyForm({ code, shelf }: { code: string; shelf: Shelf }) {
     setTrouble(placeFaults(error, setError, SUPPLY_FIELDS));
     showFirstFault();
   };
-  const submit = handleSubmit((entry) => save.mutate({ entry, key: supply ? code : null }, { onSuccess: done, onError: fail }), showFirstFault);
+  const submit = handleSubmit(
+    (entry) => save.mutate({ entry, key: supply ? code : null }, { onSuccess: done, onError: fail }),
+    showFirstFault,
+  );
   return (
     <EntryFrame
       title={supply ? supply.name : 'New paper, film or foam'}
@@ -71,9 +74,28 @@ function SupplyForm({ code, shelf }: { code: string; shelf: Shelf }) {
         <View style={styles.row}>
           {supply ? null : <Field control={control} name="code" label="Code" hint="Short: paper-600" />}
           <Field control={control} name="name" label="Name" />
-          <Field control={control} name="sizeMm" label="Thick or wide" unit="mm" keys="numeric" hint="Foam: how thick. Empty where it does not matter" />
-          <Field control={control} name="pack" label="In a pack" unit={SUPPLY_UNIT_NAMES[SUPPLY_UNITS[watch('kind')]]} keys="numeric" />
-          <Field control={control} name="packPrice" label="Price of a pack" keys="numeric" hint="In your own money. Empty: a typical one" />
+          <Field
+            control={control}
+            name="sizeMm"
+            label="Thick or wide"
+            unit="mm"
+            keys="numeric"
+            hint="Foam: how thick. Empty where it does not matter"
+          />
+          <Field
+            control={control}
+            name="pack"
+            label="In a pack"
+            unit={SUPPLY_UNIT_NAMES[SUPPLY_UNITS[watch('kind')]]}
+            keys="numeric"
+          />
+          <Field
+            control={control}
+            name="packPrice"
+            label="Price of a pack"
+            keys="numeric"
+            hint="In your own money. Empty: a typical one"
+          />
         </View>
         <Field whole control={control} name="basis" label="Where the figures come from" />
       </Panel>
@@ -82,4 +104,6 @@ function SupplyForm({ code, shelf }: { code: string; shelf: Shelf }) {
   );
 }
 
-const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' } });
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
+});

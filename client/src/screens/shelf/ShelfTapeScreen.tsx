@@ -56,7 +56,10 @@ function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
     setTrouble(placeFaults(error, setError, TAPE_FIELDS));
     showFirstFault();
   };
-  const submit = handleSubmit((entry) => save.mutate({ entry, key: tape ? code : null }, { onSuccess: done, onError: fail }), showFirstFault);
+  const submit = handleSubmit(
+    (entry) => save.mutate({ entry, key: tape ? code : null }, { onSuccess: done, onError: fail }),
+    showFirstFault,
+  );
   return (
     <EntryFrame
       title={tape ? tape.name : 'New tape'}
@@ -109,7 +112,13 @@ function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
             keys="numeric"
             hint={phrase`Empty: ${rollLengthM({ kind: watch('kind') })} m, typical`}
           />
-          <Field control={control} name="rollPrice" label="Price of a roll" keys="numeric" hint="In your own money. Empty: a typical one" />
+          <Field
+            control={control}
+            name="rollPrice"
+            label="Price of a roll"
+            keys="numeric"
+            hint="In your own money. Empty: a typical one"
+          />
         </View>
         <Field whole control={control} name="use" label="Good for" />
         <Field whole control={control} name="basis" label="Where the figures come from" />
@@ -119,7 +128,8 @@ function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
         <TapeTests
           tape={tape}
           onFigures={(figures) => {
-            for (const [name, value] of Object.entries(figures)) setValue(name as 'stretch' | 'adhesionN25' | 'minApplyC', String(value));
+            for (const [name, value] of Object.entries(figures))
+              setValue(name as 'stretch' | 'adhesionN25' | 'minApplyC', String(value));
             setValue('basis', text('Tested here'));
           }}
         />
@@ -128,4 +138,6 @@ function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
   );
 }
 
-const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' } });
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
+});
