@@ -51,18 +51,18 @@ async function time(turns: number, work: () => unknown): Promise<number> {
 function planRatios(): Ratio[] {
   return jobs().flatMap((job): Ratio[] => {
     const large = job.name === '40 parts';
-    const found = planning(job, large ? 2 : 8);
-    const { name, full, search, moved, movedSearch, geometry } = found;
+    const figures = planning(job, large ? 2 : 8);
+    const { name, full, search, moved, movedSearch, geometry } = figures;
     const sent = messages(job);
     const frames = name === 'juniper' || name === 'marigold' ? 1 : 2;
-    const own = large
+    const jobRatios = large
       ? [
           ratio(`${name}: full plan ÷ one second`, full / 1000, 1, 's', 3),
           ratio(`${name}: message after a moved point ÷ 1 MB`, sent.moved, 1, 'MB', 0.5),
         ]
       : [ratio(`${name}: full plan without its search ÷ one 60 Hz frame`, full - search, FRAME_MS, 'ms', frames)];
     return [
-      ...own,
+      ...jobRatios,
       ratio(`${name}: search ÷ full plan`, search, full, 'ms', 1),
       ratio(`${name}: plan after a moved point ÷ full`, moved, full, 'ms', 0.3),
       ratio(`${name}: the same without searches`, moved - movedSearch, full - search, 'ms', 0.3),

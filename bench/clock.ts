@@ -30,24 +30,24 @@ export async function clockPaints(): Promise<{ readonly one: number; readonly ma
       }
       return median(times);
     };
-    const one = await load();
+    const loadedPage = await load();
     // Each with its sheet and its log, as they would be.
     for (let copy = 1; copy < JOBS; copy++) {
       const { rows } = await pool.query<{ id: string }>(
         `INSERT INTO jobs (title, kind, revision, design, progress) SELECT title || ' ' || $2, kind, revision, design, progress FROM jobs WHERE id = $1 RETURNING id`,
         [id, copy],
       );
-      const own = rows[0]!.id;
+      const rowId = rows[0]!.id;
       await pool.query(
         'WITH plans AS (SELECT * FROM started_plans WHERE job_id = $1) INSERT INTO started_plans (job_id, revision, plan) SELECT $2, revision, plan FROM plans',
-        [id, own],
+        [id, rowId],
       );
       await pool.query(
         `INSERT INTO run_log (id, job_id, version, at, kind, step, note) SELECT gen_random_uuid(), $2, version, at, kind, step, note FROM run_log WHERE job_id = $1 ORDER BY seq`,
-        [id, own],
+        [id, rowId],
       );
     }
-    return { one, many: await load() };
+    return { one: loadedPage, many: await load() };
   } finally {
     await browser.close();
     await pool.end();

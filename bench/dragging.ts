@@ -14,9 +14,10 @@ export async function longestTaskWhileDragging(slowDowns: readonly number[]): Pr
       jobs: { id: string; title: string }[];
     };
     const id = jobs.find(({ title }) => title === 'Juniper')?.id;
-    const found: number[] = [];
-    for (const slowDown of slowDowns) found.push(await dragOnce(`${server.url}/job/${id}/lines`, slowDown, browser));
-    return found;
+    const durationsMs: number[] = [];
+    for (const slowDown of slowDowns)
+      durationsMs.push(await dragOnce(`${server.url}/job/${id}/lines`, slowDown, browser));
+    return durationsMs;
   } finally {
     await browser.close();
     await server.stop();

@@ -5,7 +5,7 @@ import { emptyDesign, type Design, type Part, type TrimLine } from '@lintrel/cor
 const PARTS = 40;
 const COLOURS = ['cream-two-part', 'sea-green-two-part', 'blaze-two-part', 'copper-two-part'];
 const common = { datum: 'base', runOn: false } as const;
-const at = (along: number, above: number) => ({ along, above });
+const measured = (along: number, above: number) => ({ along, above });
 
 /** Ten lines that part a panel of 1200 × 800 mm into sixteen areas. */
 function lines(shift: number): TrimLine[] {
@@ -14,22 +14,22 @@ function lines(shift: number): TrimLine[] {
     id: `level-${index}`,
     name: `Level ${index}`,
     ...common,
-    from: at(0, above + shift),
-    to: at(1200, above),
+    from: measured(0, above + shift),
+    to: measured(1200, above),
   }));
   const upright = [300, 600, 900].map((along, index): TrimLine => ({
     kind: 'sweep',
     id: `sweep-${index}`,
     name: `Sweep ${index}`,
     ...common,
-    points: [at(along, 0), at(along + 20 + shift, 250), at(along - 15, 500), at(along, 800)],
+    points: [measured(along, 0), measured(along + 20 + shift, 250), measured(along - 15, 500), measured(along, 800)],
   }));
   const rounds = [150, 450, 750, 1050].map((along, index): TrimLine => ({
     kind: 'ellipse',
     id: `round-${index}`,
     name: `Round ${index}`,
     ...common,
-    centre: at(along, 130),
+    centre: measured(along, 130),
     width: 90,
     height: 70,
     turnDeg: 10,
@@ -38,7 +38,7 @@ function lines(shift: number): TrimLine[] {
     ...level,
     ...upright,
     ...rounds,
-    { kind: 'straight', id: 'loose', name: 'Loose', ...common, from: at(100, 620), to: at(220, 700) },
+    { kind: 'straight', id: 'loose', name: 'Loose', ...common, from: measured(100, 620), to: measured(220, 700) },
   ];
 }
 

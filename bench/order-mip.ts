@@ -44,7 +44,7 @@ function programOf(problem: OrderProblem): { readonly text: string; readonly con
   };
   const before = (f: number, g: number) => binary(`p_${f}_${g}`);
   const open = (f: number, area: number) => `x_${f}_${area}`;
-  const own = areas.map(({ finish }) => (finish === null ? -1 : ids.indexOf(finish)));
+  const finishOfArea = areas.map(({ finish }) => (finish === null ? -1 : ids.indexOf(finish)));
   const stages = ids.map((_, f) => f);
   // Which comes before which: a whole order.
   for (const f of stages) {
@@ -58,40 +58,40 @@ function programOf(problem: OrderProblem): { readonly text: string; readonly con
   for (const f of stages) {
     areas.forEach((_, area) => {
       binary(open(f, area));
-      if (own[area] === f) rule(`${open(f, area)} = 1`);
-      else if (own[area]! < 0) rule(`${open(f, area)} = 0`);
-      else rule(`${open(f, area)} + ${before(own[area]!, f)} <= 1`);
+      if (finishOfArea[area] === f) rule(`${open(f, area)} = 1`);
+      else if (finishOfArea[area]! < 0) rule(`${open(f, area)} = 0`);
+      else rule(`${open(f, area)} + ${before(finishOfArea[area]!, f)} <= 1`);
     });
   }
   // Masks: rough edges against what comes later, crisp ones against what stays; paper over everything covered.
   for (const f of stages) {
-    borders.forEach((border, at) => {
+    borders.forEach((border, borderIndex) => {
       for (const [free, closed] of [
         [border.a, border.b],
         [border.b, border.a],
       ] as const) {
         const [rough, crisp] = firstTwo(
-          [false, true].map((one) => {
-            const { layMin, pullMin } = edgeCost(border, one, model);
+          [false, true].map((state) => {
+            const { layMin, pullMin } = edgeCost(border, state, model);
             return work * (layMin + pullMin);
           }),
         );
-        const y = positive(`y_${f}_${at}_${free}`);
+        const y = positive(`y_${f}_${borderIndex}_${free}`);
         rule(`${y} - ${open(f, free)} + ${open(f, closed)} >= 0`);
-        cost(own[closed]! < 0 ? crisp : rough, y);
-        if (own[closed]! < 0 || own[closed] === f) continue;
-        const z = positive(`z_${f}_${at}_${free}`);
-        rule(`${z} - ${open(f, free)} - ${before(own[closed]!, f)} >= -1`);
+        cost(finishOfArea[closed]! < 0 ? crisp : rough, y);
+        if (finishOfArea[closed]! < 0 || finishOfArea[closed] === f) continue;
+        const z = positive(`z_${f}_${borderIndex}_${free}`);
+        rule(`${z} - ${open(f, free)} - ${before(finishOfArea[closed]!, f)} >= -1`);
         cost(crisp - rough, z);
       }
     });
-    areas.forEach((one, area) => {
-      const paper = coverOver(one);
+    areas.forEach((orderArea, area) => {
+      const paper = coverOver(orderArea);
       const drape = work * (coverMin(paper) + uncoverMin(paper));
       program.constant += drape;
       cost(-drape, open(f, area));
       // Paint that will not stay counts a little besides.
-      if (own[area] !== f) cost(work * RULE_OF_THUMB.strayPerM2 * one.sizeM2, open(f, area));
+      if (finishOfArea[area] !== f) cost(work * RULE_OF_THUMB.strayPerM2 * orderArea.sizeM2, open(f, area));
     });
   }
   // Coats over what really lies below, and what each of them sprays and waits.
@@ -99,7 +99,7 @@ function programOf(problem: OrderProblem): { readonly text: string; readonly con
   function coatsOf(f: number): void {
     const finish = finishOf(problem, ids[f]!);
     const over = (colour: string) => memoizedCoats(finish, colour).coats;
-    const mine = areas.flatMap((_, area) => (own[area] === f ? [area] : []));
+    const mine = areas.flatMap((_, area) => (finishOfArea[area] === f ? [area] : []));
     const others = stages.filter((g) => g !== f);
     const most = Math.max(
       ...mine.map((area) => over(areas[area]!.present)),
@@ -126,7 +126,7 @@ function programOf(problem: OrderProblem): { readonly text: string; readonly con
       for (const area of mine) {
         if (over(areas[area]!.present) >= level)
           rule([c, ...spares.map((h) => `+ ${open(h, area)}`)].join(' ') + ' >= 1');
-        for (const g of others.filter((one) => !spares.includes(one))) {
+        for (const g of others.filter((other) => !spares.includes(other))) {
           const between = spares.map((h) => {
             const w = positive(`w_${f}_${level}_${area}_${g}_${h}`);
             rule(`${w} - ${open(h, area)} <= 0`);

@@ -42,11 +42,11 @@ export async function orderFigures(): Promise<OrderFigures> {
  */
 function naiveMs(problem: OrderProblem): number {
   const ids = finishesInUse(problem);
-  const own = ids.map((id) => problem.areas.filter(({ finish }) => finish === id).length);
+  const areaCounts = ids.map((id) => problem.areas.filter(({ finish }) => finish === id).length);
   const stagesFrom = (left: readonly number[]): number =>
     left.reduce((sum, stage) => {
-      const rest = left.filter((one) => one !== stage);
-      const free = rest.reduce((all, one) => all + own[one]!, 0);
+      const rest = left.filter((other) => other !== stage);
+      const free = rest.reduce((all, other) => all + areaCounts[other]!, 0);
       return sum + 2 ** free * (1 + stagesFrom(rest));
     }, 0);
   const start = performance.now();

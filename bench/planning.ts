@@ -57,10 +57,12 @@ export function movedJob({ design }: Job, turn: number, store: PartCache): Desig
       const handle = handlesOf(design.parts, part, line, store).at(-1);
       if (!handle) continue;
       const place = [handle.place[0] + 0.5 + 0.1 * turn, handle.place[1] + 0.3] as const;
-      const found = applyDrag(design.parts, { part, line, key: handle.key, place, reachMm: 0, tapes: [] }, store);
-      if (!found || found.fault) continue;
-      const parts = design.parts.map((one) =>
-        one.id === part ? { ...one, lines: one.lines.map((other) => (other.id === line ? found.line : other)) } : one,
+      const result = applyDrag(design.parts, { part, line, key: handle.key, place, reachMm: 0, tapes: [] }, store);
+      if (!result || result.fault) continue;
+      const parts = design.parts.map((otherPart) =>
+        otherPart.id === part
+          ? { ...otherPart, lines: otherPart.lines.map((other) => (other.id === line ? result.line : other)) }
+          : otherPart,
       );
       return carryScheme(design, { ...design, parts }, store);
     }
@@ -71,19 +73,19 @@ export function movedJob({ design }: Job, turn: number, store: PartCache): Desig
 /** Plans a job and tells when its geometry was there, how long the search took and the whole. */
 function timed(design: Design, shelf: Shelf, store?: PartCache): { geometry: number; search: number; full: number } {
   const from = performance.now();
-  const at: number[] = [];
+  const times: number[] = [];
   let geometry = 0;
   const steps = planSteps(design, shelf, store);
   for (let step = steps.next(); ; step = steps.next()) {
-    at.push(performance.now() - from);
+    times.push(performance.now() - from);
     // Each stage is written down in two steps, the sheet in one: what lies between geometry and them is the search.
     if (step.done)
       return {
         geometry,
-        search: (at.at(-2 - 2 * step.value.stages.length - 1) ?? geometry) - geometry,
-        full: at.at(-1)!,
+        search: (times.at(-2 - 2 * step.value.stages.length - 1) ?? geometry) - geometry,
+        full: times.at(-1)!,
       };
-    if (step.value) geometry = at.at(-1)!;
+    if (step.value) geometry = times.at(-1)!;
   }
 }
 
@@ -94,18 +96,18 @@ export function planning(job: Job, turns: number): Planning {
   const store = newPartCache();
   planJob(job.design, job.shelf, store);
   for (let turn = 0; turn < 2 * turns; turn++) {
-    const one = timed(job.design, job.shelf);
+    const sample = timed(job.design, job.shelf);
     planJob(job.design, job.shelf, store);
     const other = timed(movedJob(job, turn, store), job.shelf, store);
     if (turn < turns) continue;
-    full.push(one);
+    full.push(sample);
     moved.push(other);
   }
   return {
     name: job.name,
-    full: median(full.map((one) => one.full)),
+    full: median(full.map((sample) => sample.full)),
     search: median(full.map(({ search }) => search)),
-    moved: median(moved.map((one) => one.full)),
+    moved: median(moved.map((sample) => sample.full)),
     movedSearch: median(moved.map(({ search }) => search)),
     geometry: median(moved.map(({ geometry }) => geometry)),
   };

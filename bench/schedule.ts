@@ -39,18 +39,18 @@ export async function scheduleFigures(): Promise<ScheduleFigures> {
   for (const seed of SEEDS) {
     const shop = shopOf(JOBS, seed);
     const start = performance.now();
-    const found = solveSchedule(shop)!;
+    const schedule = solveSchedule(shop)!;
     ours += performance.now() - start;
-    proven += found.proven ? 1 : 0;
+    proven += schedule.proven ? 1 : 0;
     const late = lateIn(shop);
     const change = performance.now();
-    solveSchedule(late, { before: found.decisions, worthMin: WORTH_MIN });
+    solveSchedule(late, { before: schedule.decisions, worthMin: WORTH_MIN });
     again += performance.now() - change;
     const solver = await highs();
     const from = performance.now();
     const { ObjectiveValue } = solver.solve(modelOf(shop), { time_limit: PATIENCE_S });
     program += performance.now() - from;
-    apart = Math.max(apart, Math.abs(ObjectiveValue + shop.nowMin - found.schedule.endMin));
+    apart = Math.max(apart, Math.abs(ObjectiveValue + shop.nowMin - schedule.schedule.endMin));
   }
   return { ours, program, proven, shops: SEEDS.length, apart, again };
 }

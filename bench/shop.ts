@@ -66,13 +66,13 @@ async function listening(url: string, database: string, job: string, pool: pg.Po
   const bare = new pg.Client(database);
   await bare.connect();
   const direct: number[] = [];
-  let told = 0;
-  bare.on('notification', () => direct.push(performance.now() - told));
+  let received = 0;
+  bare.on('notification', () => direct.push(performance.now() - received));
   await bare.query('LISTEN bench');
   const delays: number[] = [];
   let delivered = 0;
   for (let count = 0; count < HEARD; count++) {
-    told = performance.now();
+    received = performance.now();
     await pool.query("SELECT pg_notify('bench', '')");
     await pause(20);
     heard.length = 0;
@@ -85,7 +85,7 @@ async function listening(url: string, database: string, job: string, pool: pg.Po
     const kept = performance.now();
     if (!answer.ok) throw new Error(`the log answered ${answer.status}`);
     await pause(150);
-    const log = heard.filter(({ seq }) => seq === Math.max(...heard.map((one) => one.seq)));
+    const log = heard.filter(({ seq }) => seq === Math.max(...heard.map((event) => event.seq)));
     delivered += log.length;
     // A page may hear of it before the one who told it is answered.
     delays.push(median(log.map(({ at }) => Math.max(0, at - kept))));
@@ -108,7 +108,7 @@ const listen = (url: string, heard: (seq: number) => void): Promise<IncomingMess
         text += chunk.toString();
         const whole = text.split('\n\n');
         text = whole.pop() ?? '';
-        for (const one of whole) if (one.includes('"kind":"log"')) heard(Number(/"seq":(\d+)/.exec(one)?.[1]));
+        for (const line of whole) if (line.includes('"kind":"log"')) heard(Number(/"seq":(\d+)/.exec(line)?.[1]));
       });
       done(answer);
     }).on('error', fail);

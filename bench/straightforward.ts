@@ -73,7 +73,8 @@ function stageTaken(
     ...partsInReach(attached, sprayed, method).map((part) => wholePartCover(areas, part)),
   ];
   const drape = drapes.reduce(addCovers, NO_COVER);
-  const sum = (of: (cost: (typeof costs)[number]) => number) => costs.reduce((total, cost) => total + of(cost), 0);
+  const sum = (figure: (cost: (typeof costs)[number]) => number) =>
+    costs.reduce((total, cost) => total + figure(cost), 0);
   return {
     minutes: sum(({ layMin, pullMin }) => layMin + pullMin) + coverMin(drape) + uncoverMin(drape),
     tapeM: sum(({ tapeM }) => tapeM),

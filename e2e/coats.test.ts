@@ -82,7 +82,7 @@ const colourOf = (hands: Hands, area: string) =>
 describe('on the phone', () => {
   it('pins an area, sees the price at once, and takes it back', async () => {
     const id = await jobId('Brindle');
-    const found = await planOf(id);
+    const plan = await planOf(id);
     await withPage(`/job/${id}/coats`, PHONE, async (hands) => {
       await hands.sees(/Orders of coats/);
       expect(await hands.text()).not.toMatch(/Your choices:/);
@@ -97,12 +97,12 @@ describe('on the phone', () => {
       const pinned = await planOf(id);
       expect((await designOf(id)).choices.pins).toHaveLength(1);
       expect(pinned.choicePrice).not.toBeNull();
-      expect(pinned.stages[0]!.pictures).not.toEqual(found.stages[0]!.pictures);
+      expect(pinned.stages[0]!.pictures).not.toEqual(plan.stages[0]!.pictures);
       await hands.pressNamed('button', 'Let Lintrel choose again');
       await hands.gone(/Your choices:/);
       await hands.saved();
     });
-    expect((await planOf(id)).stages).toEqual(found.stages);
+    expect((await planOf(id)).stages).toEqual(plan.stages);
   });
 
   it('wants something else most, and gets the order for it with its reason', async () => {

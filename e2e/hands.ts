@@ -45,13 +45,13 @@ export class Hands {
 
   /** Waits until the page holds a text, given as a pattern. */
   async sees(pattern: RegExp): Promise<void> {
-    const found = this.page.waitForFunction(
+    const appeared = this.page.waitForFunction(
       (source, flags) => new RegExp(source, flags).test(document.body.innerText),
       { timeout: WAIT_MS },
       pattern.source,
       pattern.flags,
     );
-    await found.catch(async () => {
+    await appeared.catch(async () => {
       throw new Error(`waited for ${pattern}; the page says:\n${(await this.text()).slice(0, 2000)}`);
     });
   }

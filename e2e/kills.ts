@@ -174,7 +174,7 @@ await pause(3000);
 writing = false;
 await Promise.all(writers);
 
-const found = await counted();
+const faults = await counted();
 await server.stop();
 await database.stop();
-process.exitCode = found === 0 ? 0 : 1;
+process.exitCode = faults === 0 ? 0 : 1;

@@ -34,9 +34,9 @@ function monster(parts: number, lines: number, points: number): Design {
     name: `Line ${index}`,
     datum: BASE_DATUM.id,
     runOn: true,
-    points: Array.from({ length: points }, (_, at) => ({
-      along: (at * 3000) / (points - 1),
-      above: 20 + ((index * 37) % 1900) + 40 * Math.sin(at * (1 + (index % 5))),
+    points: Array.from({ length: points }, (_, pointIndex) => ({
+      along: (pointIndex * 3000) / (points - 1),
+      above: 20 + ((index * 37) % 1900) + 40 * Math.sin(pointIndex * (1 + (index % 5))),
     })),
   });
   return {
@@ -68,8 +68,8 @@ const call = (method: string, path: string, body?: unknown) =>
 const others = spawn(process.execPath, ['--import', 'tsx', 'e2e/prober.ts', `${server.url}/api/health`], {
   stdio: ['ignore', 'pipe', 'inherit'],
 });
-let told = '';
-others.stdout.on('data', (text: Buffer) => (told += text.toString()));
+let output = '';
+others.stdout.on('data', (text: Buffer) => (output += text.toString()));
 const othersEnded = new Promise((ended) => others.once('exit', ended));
 
 let longestMs = 0;
@@ -89,8 +89,8 @@ for (const [parts, lines, points] of [
       call('GET', `/jobs/${id}/plan`),
       call('POST', `/jobs/${id}/print`, { what: 'lay', unit: 'mm', paper: 'A4' }),
       call('GET', `/jobs/${id}/plan`),
-    ].map(async (one) => {
-      const answer = await one;
+    ].map(async (name) => {
+      const answer = await name;
       await answer.arrayBuffer();
       return answer.status;
     }),
@@ -103,7 +103,7 @@ for (const [parts, lines, points] of [
 }
 others.kill('SIGTERM');
 await othersEnded;
-const slowestMs = Number(told);
+const slowestMs = Number(output);
 process.stdout.write(
   `longest ${(longestMs / 1000).toFixed(1)} s; others answered within ${slowestMs.toFixed(0)} ms all the time\n`,
 );

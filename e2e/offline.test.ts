@@ -74,7 +74,7 @@ it('opens a deep link with the server gone: the run sheet with all that was done
       page.waitForFunction(
         () =>
           [...document.querySelectorAll<HTMLImageElement>('[data-testid=photo] img')].some(
-            (one) => one.naturalWidth > 0,
+            (image) => image.naturalWidth > 0,
           ),
         {
           timeout: 12_000,
@@ -121,16 +121,16 @@ it('opens a deep link with the server gone: the run sheet with all that was done
 /** Stands before the server and hands everything on; the list of files of the build is changed as a newer build would. */
 function before(target: string, sw: (text: string) => string): Promise<{ url: string; close: () => Promise<void> }> {
   const door = createServer((asked, answer) => {
-    const onward = request(target + asked.url!, { method: asked.method, headers: asked.headers }, (told) => {
+    const onward = request(target + asked.url!, { method: asked.method, headers: asked.headers }, (message) => {
       const worker = asked.url === '/sw.js';
-      const headers = { ...told.headers };
+      const headers = { ...message.headers };
       if (worker)
         for (const name of ['content-length', 'content-encoding', 'etag', 'last-modified']) delete headers[name];
-      answer.writeHead(told.statusCode!, headers);
-      if (!worker) return void told.pipe(answer);
+      answer.writeHead(message.statusCode!, headers);
+      if (!worker) return void message.pipe(answer);
       let text = '';
-      told.setEncoding('utf8').on('data', (part: string) => (text += part));
-      told.on('end', () => answer.end(sw(text)));
+      message.setEncoding('utf8').on('data', (part: string) => (text += part));
+      message.on('end', () => answer.end(sw(text)));
     });
     onward.on('error', () => answer.destroy());
     if (asked.url === '/sw.js')

@@ -180,7 +180,9 @@ it('a customer looks at one job by its address, and no more once it is called ba
     await hands.page.goto(`${server.url}/job/${id}/print`);
     await hands.press('[data-testid=make-link]');
     await hands.page.waitForSelector('[data-testid=customer-link]');
-    const link = await hands.page.$eval('[data-testid=customer-link]', (one) => (one as HTMLElement).innerText.trim());
+    const link = await hands.page.$eval('[data-testid=customer-link]', (element) =>
+      (element as HTMLElement).innerText.trim(),
+    );
     // The customer's own browser: nothing of ours is in it.
     const theirs = await startBrowser();
     const other = await theirs.open(link, PHONE);

@@ -51,7 +51,7 @@ async function bench(title: string, lines: Design['parts'][number]['lines'] = []
 }
 const designOf = async (id: string) => (await api<Job>(`/jobs/${id}`)).design;
 const linesOf = async (id: string, name: string) =>
-  (await designOf(id)).parts.find((one) => one.name === name)?.lines ?? [];
+  (await designOf(id)).parts.find((other) => other.name === name)?.lines ?? [];
 const planOf = (id: string) => api<Plan>(`/jobs/${id}/plan`);
 
 const withPage = (path: string, size: typeof PHONE | typeof WIDE, work: (hands: Hands) => Promise<void>) =>

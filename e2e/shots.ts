@@ -345,8 +345,8 @@ async function takePeople(url: string, database: string, browser: TestBrowser): 
   const passphrase = 'three wet brushes';
   const steps: [method: string, path: string, body: object][] = [
     ['POST', '/sign-in/set-up', { code, name: 'Ada', passphrase, device: 'bench' }],
-    ...(['Pim painter', 'Hal helper', 'Vic viewer'] as const).flatMap((one): [string, string, object][] => {
-      const [name, role] = one.split(' ');
+    ...(['Pim painter', 'Hal helper', 'Vic viewer'] as const).flatMap((person): [string, string, object][] => {
+      const [name, role] = person.split(' ');
       return [
         ['POST', '/people', { name, role, passphrase }],
         ['POST', '/sign-in', { name, passphrase, device: 'x' }],
@@ -399,7 +399,7 @@ try {
     await page.close();
   }
   const { jobs } = (await (await fetch(`${server.url}/api/jobs`)).json()) as { jobs: { id: string; title: string }[] };
-  const idOf = (title: string) => jobs.find((one) => one.title === title)?.id ?? '';
+  const idOf = (title: string) => jobs.find((job) => job.title === title)?.id ?? '';
   for (const { name, path, size = PHONE, before } of [...shots(idOf), ...(wanted.length > 0 ? unkept(idOf) : [])]) {
     if (wanted.length > 0 && !wanted.some((word) => name.includes(word))) continue;
     const { page, errors } = await browser.open(server.url + path, size);

@@ -96,7 +96,7 @@ beforeAll(async () => {
   });
   sensor = openSensor(
     await listening(line),
-    (at, airC, rh) => void insertAir(pool, at, airC, rh, 'sensor').then(() => heard?.()),
+    (date, airC, rh) => void insertAir(pool, date, airC, rh, 'sensor').then(() => heard?.()),
     now,
   );
   const app = createApp({
@@ -248,7 +248,8 @@ it('three jobs, two people and one booth: nothing is lost, and every pull falls 
       await phones[who].hands.sees(/0 of \d+ done/);
     }
   }
-  const stepOf = (job: string, id: string) => jobs.find((one) => one.id === job)!.steps.find((step) => step.id === id)!;
+  const stepOf = (job: string, id: string) =>
+    jobs.find((other) => other.id === job)!.steps.find((step) => step.id === id)!;
   const tapped: { who: Who; job: string; step: Step; at: number }[] = [];
   const doneOf = (job: string) => tapped.filter((one) => one.job === job).length;
   const isTapped = (job: string, step: string) => tapped.some((one) => one.job === job && one.step.id === step);

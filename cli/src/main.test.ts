@@ -38,7 +38,7 @@ it('adds the words to everything that is said, and to nothing else', () => {
   const without = JSON.stringify(worded, (key, value: unknown) => (key === 'words' ? undefined : value));
   expect(JSON.parse(without)).toEqual(plain);
   for (const { say } of worded.steps) expect((say as unknown as { words: string }).words).toMatch(/^[A-Z0-9].{3,}/);
-  expect(worded.advice.every((one) => (one as unknown as { words: string }).words.length > 10)).toBe(true);
+  expect(worded.advice.every((advice) => (advice as unknown as { words: string }).words.length > 10)).toBe(true);
 });
 it('a plan that contradicts itself is told rule by rule, and ends with 3', () => {
   const plan = JSON.parse(lintrel('plan', 'examples/marigold.json').stdout) as Plan;

@@ -42,9 +42,9 @@ export async function main(args: readonly string[]): Promise<number> {
 async function plan(path: string, inWords: boolean): Promise<number> {
   const job = await soundJob(path);
   if (!job.ok) return refuse(job.faults);
-  const made = planJob(job.value.design, job.value.shelf);
-  const { code, lines } = planReport(path, made);
-  print(JSON.stringify(inWords ? withWords(made, WORDS) : made, null, 2));
+  const planned = planJob(job.value.design, job.value.shelf);
+  const { code, lines } = planReport(path, planned);
+  print(JSON.stringify(inWords ? withWords(planned, WORDS) : planned, null, 2));
   process.stderr.write(lines.map((line) => `${line}\n`).join(''));
   return code;
 }
@@ -64,9 +64,9 @@ async function soundJob(path: string): Promise<Checked<JobFile>> {
   try {
     text = await readFile(path, 'utf8');
   } catch (error) {
-    return told(path, `cannot be read: ${(error as NodeJS.ErrnoException).code ?? 'unknown reason'}`);
+    return faultLine(path, `cannot be read: ${(error as NodeJS.ErrnoException).code ?? 'unknown reason'}`);
   }
-  if (text.length > MAX_FILE_BYTES) return told(path, `is larger than ${MAX_FILE_BYTES / 1e6} MB`);
+  if (text.length > MAX_FILE_BYTES) return faultLine(path, `is larger than ${MAX_FILE_BYTES / 1e6} MB`);
   const job = readJobFile(text);
   if (!job.ok) return job;
   const faults = layoutFaults(job.value.design, ['design']);
@@ -74,7 +74,7 @@ async function soundJob(path: string): Promise<Checked<JobFile>> {
 }
 
 /** A fault only the command line knows. */
-const told = (path: string, message: string) => ({
+const faultLine = (path: string, message: string) => ({
   ok: false as const,
   faults: [{ path, code: 'field.other', values: { message } }],
 });
@@ -83,17 +83,17 @@ function answer(name: string, words: readonly string[]): number {
   const input: Record<string, string> = {};
   const faults: Fault[] = [];
   for (const word of words) {
-    const at = word.indexOf('=');
-    const key = word.slice(0, at);
-    if (at < 1)
+    const index = word.indexOf('=');
+    const key = word.slice(0, index);
+    if (index < 1)
       faults.push(
-        ...told(
+        ...faultLine(
           word,
           `is not KEY=VALUE${questionNamed(name) ? `; ${name} accepts ${Object.keys(questionNamed(name)?.keys ?? {}).join(', ')}` : ''}`,
         ).faults,
       );
-    else if (Object.hasOwn(input, key)) faults.push(...told(key, 'is given twice').faults);
-    else input[key] = word.slice(at + 1);
+    else if (Object.hasOwn(input, key)) faults.push(...faultLine(key, 'is given twice').faults);
+    else input[key] = word.slice(index + 1);
   }
   if (faults.length > 0) return refuse(faults);
   const result = ask(name, input);

@@ -41,16 +41,16 @@ export function overCell(lower: PaintSystemKey, upper: PaintSystemKey, age: Over
 /** Reasons of a pair, each once, in the order of the ages. */
 function reasonsOf(lower: PaintSystemKey, upper: PaintSystemKey): string {
   const marks = typicalAgeMarks(lower, REFERENCE_AIR);
-  const told = OVER_AGES.flatMap((age) => {
+  const answers = OVER_AGES.flatMap((age) => {
     const ageMin = ageOf(marks, age);
-    const own = ageMin === null ? null : compatibilityOf({ marks, ageMin, known: true }, upper);
-    return own === null ||
-      own.answer === 'wait' ||
-      (own.answer === 'yes' && own.window?.toMin !== undefined && own.window.toMin !== null)
+    const overVerdict = ageMin === null ? null : compatibilityOf({ marks, ageMin, known: true }, upper);
+    return overVerdict === null ||
+      overVerdict.answer === 'wait' ||
+      (overVerdict.answer === 'yes' && overVerdict.window?.toMin !== undefined && overVerdict.window.toMin !== null)
       ? []
-      : [WORDS.say(own.reason)];
+      : [WORDS.say(overVerdict.reason)];
   });
-  return [...new Set(told)].join(' ');
+  return [...new Set(answers)].join(' ');
 }
 
 /** The page of over-rules in the docs: one table a lower system, every upper in it. */

@@ -86,10 +86,10 @@ export default function ClockScreen() {
           </Panel>
           <Panel>
             <Rows>
-              {listed.map((one) => (
+              {listed.map((other) => (
                 <DueRow
-                  key={`${one.job.id}${one.window.step}${one.window.code}${one.window.opens}`}
-                  due={one}
+                  key={`${other.job.id}${other.window.step}${other.window.code}${other.window.opens}`}
+                  due={other}
                   now={now}
                 />
               ))}
@@ -132,9 +132,9 @@ function AllOnOneRail({ due, now }: { due: readonly Due[]; now: number }) {
   const to = now + aheadMin * MINUTE_MS;
   const step = tickStep(aheadMin * 1.5, 5) * MINUTE_MS;
   const midnight = new Date(now).setHours(0, 0, 0, 0);
-  const ticks = ticksIn(from - midnight, to - midnight, step).map((at) => ({
-    at: at + midnight,
-    label: clockTime(at + midnight, now),
+  const ticks = ticksIn(from - midnight, to - midnight, step).map((tick) => ({
+    at: tick + midnight,
+    label: clockTime(tick + midnight, now),
   }));
   const bands = due.map(({ job, window }): Band => ({
     key: `${job.id}${window.step}${window.code}${window.opens}`,

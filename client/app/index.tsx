@@ -35,8 +35,8 @@ export default function JobsScreen() {
     const text = await openTextFile('.json,application/json');
     if (text !== null)
       await work.run(async (long) => {
-        const made = await importJob.mutateAsync({ text, long }).catch(() => null);
-        if (made) router.push(`/job/${made.id}/piece`);
+        const created = await importJob.mutateAsync({ text, long }).catch(() => null);
+        if (created) router.push(`/job/${created.id}/piece`);
       });
   };
   const jobs = (data?.pages.flatMap((page) => page.jobs) ?? []).sort(

@@ -20,11 +20,11 @@ export const STATE_WORDS = { planning: 'Being planned', 'in-shop': 'In the shop'
 
 export const KEEP_AS_IS = 'Keep as it is';
 /** Time of day of an instant, with the weekday when it is not today. */
-export function clockTime(at: number, now: number): string {
-  const time = new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });
-  if (new Date(at).toDateString() === new Date(now).toDateString()) return time;
-  const days = Math.abs(at - now) / MS_PER_DAY;
-  const day = new Date(at).toLocaleDateString(
+export function clockTime(atMs: number, now: number): string {
+  const time = new Date(atMs).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });
+  if (new Date(atMs).toDateString() === new Date(now).toDateString()) return time;
+  const days = Math.abs(atMs - now) / MS_PER_DAY;
+  const day = new Date(atMs).toLocaleDateString(
     undefined,
     days < 6 ? { weekday: 'short' } : { day: 'numeric', month: 'short' },
   );
@@ -32,8 +32,8 @@ export function clockTime(at: number, now: number): string {
 }
 
 /** Day and time of day of an instant. */
-export const dayAndTime = (at: string): string =>
-  new Date(at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+export const dayAndTime = (instant: string): string =>
+  new Date(instant).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
 
 /** Countdown: minutes and seconds under an hour, hours and minutes above. */
 export function countdown(ms: number): string {

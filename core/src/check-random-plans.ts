@@ -8,8 +8,8 @@ import { misplacedTape } from './testing-geometry';
 import { randomJob, RANDOM_SHELF } from './testing-jobs';
 
 const [first, count] = firstTwo(process.argv.slice(2).map(Number));
-const tell = (of: string, faults: readonly unknown[]) => {
-  if (faults.length > 0) process.stdout.write(`${of}: ${JSON.stringify(faults.slice(0, 3))}\n`);
+const tell = (label: string, faults: readonly unknown[]) => {
+  if (faults.length > 0) process.stdout.write(`${label}: ${JSON.stringify(faults.slice(0, 3))}\n`);
 };
 
 let staged = 0;

@@ -48,14 +48,17 @@ function onPart(stage: StagePlan, work: PartWork, plan: Plan): MisplacedTape[] {
     return Array.from(
       { length: PLACES },
       (_, place) => border.from + ((place + 0.5) / PLACES) * (border.to - border.from),
-    ).flatMap((at) => {
-      const here = placeOn(work, border.line, at);
+    ).flatMap((sampleAt) => {
+      const here = placeOn(work, border.line, sampleAt);
       const off = side === 'left' ? OFF_LINE_MM : -OFF_LINE_MM;
       const just = pointBesideLine(here, off, work.setOut.board.drawn.metric);
-      const made = along.some(
-        (item) => at >= item.from - 1e-6 && at <= item.to + 1e-6 && (untold(item) || nextTo(bandOf(item, work), just)),
+      const isTaped = along.some(
+        (item) =>
+          sampleAt >= item.from - 1e-6 &&
+          sampleAt <= item.to + 1e-6 &&
+          (untold(item) || nextTo(bandOf(item, work), just)),
       );
-      return made ? [] : [{ code: 'bare' as const, stage: stage.number, part: part.id, item: null, at: just }];
+      return isTaped ? [] : [{ code: 'bare' as const, stage: stage.number, part: part.id, item: null, at: just }];
     });
   });
   const tapes = on.filter((item): item is LineItem | BackingItem => isLine(item) || item.kind === 'backing');
@@ -65,8 +68,8 @@ function onPart(stage: StagePlan, work: PartWork, plan: Plan): MisplacedTape[] {
     if (!band) return [];
     const stretches = item.techniques.flatMap((how) => (how.code === 'technique.trim' ? [how.values] : []));
     return samplesInBand(band).flatMap(({ at, places }) => {
-      const told = stretches.some(({ fromMm, toMm }) => at >= fromMm - item.widthMm && at <= toMm + item.widthMm);
-      const astray = told ? undefined : places.find((place) => deepInOpen(place, work, open!));
+      const isReported = stretches.some(({ fromMm, toMm }) => at >= fromMm - item.widthMm && at <= toMm + item.widthMm);
+      const astray = isReported ? undefined : places.find((place) => deepInOpen(place, work, open!));
       return astray
         ? [{ code: 'over-open' as const, stage: stage.number, part: part.id, item: item.id, at: astray }]
         : [];
@@ -97,17 +100,17 @@ const deepInOpen = (place: Point, { arrangement, setOut }: PartWork, open: reado
 const pieces = ({ lines }: PartWork, line: string): readonly Path[] =>
   lines.find(({ id }) => id === line)?.pieces ?? [];
 
-const placeOn = (work: PartWork, line: string, at: number) => {
+const placeOn = (work: PartWork, line: string, along: number) => {
   const whole =
-    pieces(work, line).find((piece) => at >= piece[0]!.at - 1e-6 && at <= piece.at(-1)!.at + 1e-6) ??
+    pieces(work, line).find((piece) => along >= piece[0]!.at - 1e-6 && along <= piece.at(-1)!.at + 1e-6) ??
     pieces(work, line)[0]!;
-  return pointAt(whole, at);
+  return pointAt(whole, along);
 };
 
 function bandOf(item: LineItem | BackingItem, work: PartWork): PlacedTapeBand | null {
   const piece = pieces(work, item.line)
     .map((whole) => pathSlice(whole, item.from, item.to))
-    .find((one) => one !== null);
+    .find((path) => path !== null);
   const innerMm = item.kind === 'backing' ? item.offsetMm : 0;
   return piece
     ? placeBand({

@@ -27,9 +27,9 @@ function dice(seed: number) {
   };
   const between = (least: number, most: number) => least + (most - least) * next();
   const whole = (least: number, most: number) => Math.floor(between(least, most + 1));
-  const of = <T>(list: readonly T[]): T => list[whole(0, list.length - 1)]!;
+  const pickFrom = <T>(list: readonly T[]): T => list[whole(0, list.length - 1)]!;
   const chance = (share: number) => next() < share;
-  return { between, whole, of, chance };
+  return { between, whole, of: pickFrom, chance };
 }
 type Dice = ReturnType<typeof dice>;
 
@@ -180,7 +180,7 @@ function lineOf(
 const openings = (surface: Surface, { chance, between }: Dice): Feature[] => {
   if (!chance(0.3)) return [];
   const { x, y } = reachOf(surface);
-  const at = { along: Math.round(between(...x)), above: Math.round(between(...y)) };
+  const measured = { along: Math.round(between(...x)), above: Math.round(between(...y)) };
   return [
     {
       kind: 'opening',
@@ -188,7 +188,7 @@ const openings = (surface: Surface, { chance, between }: Dice): Feature[] => {
       name: 'Port',
       datum: 'base',
       use: 'port',
-      shape: { kind: 'round', at, diameter: 24 },
+      shape: { kind: 'round', at: measured, diameter: 24 },
     },
   ];
 };
@@ -221,13 +221,13 @@ function partOf(id: string, roll: Dice): Part {
 function joined(parts: readonly Part[], roll: Dice): Part[] {
   return parts.map((part, index) => {
     const { x, y } = reachOf(part.surface);
-    const at = { along: (x[0] + x[1]) / 2, above: (y[0] + y[1]) / 2 };
+    const measured = { along: (x[0] + x[1]) / 2, above: (y[0] + y[1]) / 2 };
     const coarse: Feature = {
       kind: 'texture',
       id: 'coarse',
       name: 'Coarse',
       datum: 'base',
-      shape: { kind: 'round', at, diameter: 200 },
+      shape: { kind: 'round', at: measured, diameter: 200 },
     };
     return {
       ...part,
@@ -304,20 +304,18 @@ export function randomJob(seed: number, store?: PartCache): Design {
   const finishes: readonly Finish[] = Array.from({ length: roll.whole(1, 4) }, () => roll.of(SHIPPED_FINISHES));
   const areas: PartAreaChoice[] = workOutParts({ ...emptyDesign('x', 'other'), parts }, store).flatMap(
     ({ part, arrangement }) =>
-      arrangement.areas
-        .slice(0, 9)
-        .flatMap(({ seed: { x, y } }): PartAreaChoice[] =>
-          roll.chance(0.85)
-            ? [
-                {
-                  part: part.id,
-                  seed: [x, y],
-                  finish: roll.chance(0.25) ? null : roll.of(finishes).id,
-                  ...(roll.chance(0.05) ? { blend: true } : {}),
-                },
-              ]
-            : [],
-        ),
+      arrangement.areas.slice(0, 9).flatMap(({ seed: { x, y } }): PartAreaChoice[] =>
+        roll.chance(0.85)
+          ? [
+              {
+                part: part.id,
+                seed: [x, y],
+                finish: roll.chance(0.25) ? null : roll.of(finishes).id,
+                ...(roll.chance(0.05) ? { blend: true } : {}),
+              },
+            ]
+          : [],
+      ),
   );
   const airC = Math.round(roll.between(2, 38));
   return {

@@ -99,7 +99,7 @@ export function bruteForce(problem: OrderProblem): number {
           const stage: StageCost = stageCost(problem, progress, { finish: id, open, keep });
           visit(
             stage.after,
-            left.filter((one) => one !== id),
+            left.filter((other) => other !== id),
             score + stageScore(stage, problem.wish),
           );
         }
@@ -141,10 +141,10 @@ function openings(
     return pin === undefined ? [false, true] : [pin];
   });
   const all = may.reduce<boolean[][]>(
-    (rows, options) => rows.flatMap((row) => options.map((one) => [...row, one])),
+    (rows, options) => rows.flatMap((row) => options.map((option) => [...row, option])),
     [[]],
   );
   return standing
-    ? all.filter((row) => row.every((one, index) => !one || standing[index] !== MASK_STATE.covered))
+    ? all.filter((row) => row.every((isOpen, index) => !isOpen || standing[index] !== MASK_STATE.covered))
     : all;
 }

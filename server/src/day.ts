@@ -129,27 +129,31 @@ export function planTheDay({ jobs: begun, asIf = null, shop, now, before, measur
   });
   const troubleOf = airTroublesDuring(air);
   const titles = new Map(jobs.map(({ id, title }) => [id, title]));
-  const byTask = new Map(plan.work.map((one) => [one.task.id, one]));
+  const byTask = new Map(plan.work.map((other) => [other.task.id, other]));
   const ms = (min: number) => Math.round(min * MS_PER_MINUTE);
   const work = (plan.schedule?.placed ?? []).flatMap(({ task, startMin, endMin, workers, scuffMin }) => {
-    const own = byTask.get(task);
-    if (!own) return [];
-    const pin = pins.find((one) => one.work === task);
-    const latest = plan.latest.find((one) => one.task === task);
+    const ownWork = byTask.get(task);
+    if (!ownWork) return [];
+    const pin = pins.find((other) => other.work === task);
+    const latest = plan.latest.find((latestStart) => latestStart.task === task);
     const missed = latest?.missed && byTask.get(latest.missed.task);
     return [
       {
         id: task,
-        job: own.job,
-        title: titles.get(own.job) ?? '',
-        steps: own.steps.map(({ id, say }) => ({ id, say })),
+        job: ownWork.job,
+        title: titles.get(ownWork.job) ?? '',
+        steps: ownWork.steps.map(({ id, say }) => ({ id, say })),
         startMs: ms(startMin),
         endMs: ms(endMin),
         people: [...workers],
-        places: [...own.task.places],
+        places: [...ownWork.task.places],
         scuffMin,
         pinned: pin ? { person: pin.person, atMs: pin.atMs } : null,
-        air: troubleOf(own.steps, startMin, endMin).map(({ code, atMin, worst }) => ({ code, atMs: ms(atMin), worst })),
+        air: troubleOf(ownWork.steps, startMin, endMin).map(({ code, atMin, worst }) => ({
+          code,
+          atMs: ms(atMin),
+          worst,
+        })),
         latest: latest
           ? {
               atMs: ms(latest.latestMin),
@@ -214,7 +218,7 @@ function troubleSaid(
   workOf: (task: string) => { readonly job: string; readonly steps: readonly Step[] } | undefined,
   titles: ReadonlyMap<string, string>,
 ): Message {
-  const of = (task: string) => {
+  const facts = (task: string) => {
     const work = workOf(task);
     return { step: work?.steps[0]?.say ?? { code: 'day.none', values: {} }, job: titles.get(work?.job ?? '') ?? '' };
   };
@@ -228,20 +232,20 @@ function troubleSaid(
         values: { person: shop.people.find(({ id }) => id === trouble.worker)?.name ?? '' },
       };
     case 'closed':
-      return { code: 'day.closed', values: of(trouble.task) };
+      return { code: 'day.closed', values: facts(trouble.task) };
     case 'hands':
-      return { code: 'day.hands', values: { ...of(trouble.task), hands: trouble.hands, people: trouble.workers } };
+      return { code: 'day.hands', values: { ...facts(trouble.task), hands: trouble.hands, people: trouble.workers } };
     case 'too-long':
       return {
         code: 'day.too-long',
-        values: { ...of(trouble.task), minutes: trouble.minutes, longestMin: trouble.longestMin },
+        values: { ...facts(trouble.task), minutes: trouble.minutes, longestMin: trouble.longestMin },
       };
     case 'window': {
       const other = workOf(trouble.other);
       return {
         code: 'day.window',
         values: {
-          ...of(trouble.task),
+          ...facts(trouble.task),
           after: other?.steps[other.steps.length - 1]?.say ?? null,
           maxMin: trouble.maxMin,
           extraMin: trouble.extraMin,
@@ -249,6 +253,6 @@ function troubleSaid(
       };
     }
     case 'pinned':
-      return { code: 'day.pinned', values: of(trouble.task) };
+      return { code: 'day.pinned', values: facts(trouble.task) };
   }
 }

@@ -87,16 +87,16 @@ export function startedDemo(title: string, planned: () => Plan, now: number): St
   const last = story.last(steps);
   if (!last) return null;
   const doneAt = now - story.agoMin * MS_PER_MINUTE;
-  const at = timesOfPlan(last, doneAt);
-  const told = (story.also?.(steps) ?? []).map(({ after, minutes, kind, onStep, note }): LogEvent => ({
+  const timeOf = timesOfPlan(last, doneAt);
+  const storyEvents = (story.also?.(steps) ?? []).map(({ after, minutes, kind, onStep, note }): LogEvent => ({
     id: randomUUID(),
     version: EVENT_VERSION,
-    at: at(after.endMin + minutes),
+    at: timeOf(after.endMin + minutes),
     kind,
     step: onStep ? after.id : null,
     note,
   }));
-  const log = [...logAsPlanned(steps, last, doneAt, randomUUID), ...told].sort(
+  const log = [...logAsPlanned(steps, last, doneAt, randomUUID), ...storyEvents].sort(
     (a, b) => Date.parse(a.at) - Date.parse(b.at),
   );
   return { plan, log };

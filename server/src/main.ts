@@ -63,8 +63,8 @@ const sensor =
     ? null
     : openSensor(
         sensorPort,
-        (at, airC, rhPercent) =>
-          void insertAir(pool, at, airC, rhPercent, 'sensor').catch((error: unknown) =>
+        (date, airC, rhPercent) =>
+          void insertAir(pool, date, airC, rhPercent, 'sensor').catch((error: unknown) =>
             log.warn({ err: error }, 'a reading of the air was not kept'),
           ),
       );

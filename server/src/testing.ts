@@ -38,16 +38,16 @@ export async function startTestServer({ demo = true, signIn = false, tries = 100
   const database: TestDatabase = await makeDatabase();
   const { resource: pool, close: closePool } = await opened(
     () => openPool(database.url),
-    (one) => one.end(),
+    (other) => other.end(),
   );
   // A machine that is busy with other tests is no reason to give work up.
   const { resource: workshop, close: closeWorkshop } = await opened(
     () => openWorkerPool({ maxCpuMs: 40_000 }),
-    (one) => one.close(),
+    (workerPool) => workerPool.close(),
   );
   const { resource: hub, close: closeHub } = await opened(
     () => openHub(database.url),
-    (one) => one.close(),
+    (other) => other.close(),
   );
   await migrate(pool, async (db) => {
     if (demo) await seedIfEmpty(db, Date.now());

@@ -21,8 +21,8 @@ export const listedPhrase = (texts: readonly string[]): string =>
   texts.length < 2 ? texts.join('') : phrase`${phrases(texts.slice(0, -1))} and ${texts[texts.length - 1]}`;
 
 /** A number with its noun, as a text with a place: `{0} lines`. */
-export const countPhrase = (count: number, one: string, many = `${one}s`): string =>
-  `${place(count)} ${count === 1 ? one : many}`;
+export const countPhrase = (count: number, singular: string, many = `${singular}s`): string =>
+  `${place(count)} ${count === 1 ? singular : many}`;
 
 /**
  * A text in another language.

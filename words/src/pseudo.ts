@@ -62,8 +62,8 @@ export function pseudo(english: string): string {
  */
 function sentence(english: string): string {
   if (/^\[.*\]$/s.test(english)) return english;
-  const own = english.replace(/\{\d+\}/g, '');
-  return /\d/.test(own) && /\p{L}{4}/u.test(own) ? `⟦${english}⟧` : pseudo(english);
+  const literal = english.replace(/\{\d+\}/g, '');
+  return /\d/.test(literal) && /\p{L}{4}/u.test(literal) ? `⟦${english}⟧` : pseudo(english);
 }
 
 /** The book of that language: English words, turned as they are told. */

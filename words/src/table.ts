@@ -18,5 +18,5 @@ export const listText = (items: readonly string[]): string => withoutMarks(liste
 export const sentence = (text: string): string => `${text.slice(0, 1).toUpperCase()}${text.slice(1)}`;
 
 /** A number with its noun: `1 line`, `3 lines`. */
-export const countText = (count: number, one: string, many?: string): string =>
-  withoutMarks(countPhrase(count, one, many));
+export const countText = (count: number, singular: string, many?: string): string =>
+  withoutMarks(countPhrase(count, singular, many));

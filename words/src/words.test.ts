@@ -69,8 +69,8 @@ describe('figures', () => {
     ['a temperature', metric.temperature(20), imperial.temperature(20), /^20 °C$/, /^68 °F$/],
     ['a little cold', metric.temperature(-0.04, 1), imperial.temperature(-17.8, 0), /^0 °C$/, /^0 °F$/],
     ['a difference of temperatures', metric.degrees(3), imperial.degrees(3, 1), /^3 °C$/, /^5\.4 °F$/],
-  ])('%s', (_, inMetric, inImperial, one, other) => {
-    expect(inMetric).toMatch(one);
+  ])('%s', (_, inMetric, inImperial, pattern, other) => {
+    expect(inMetric).toMatch(pattern);
     expect(inImperial).toMatch(other);
   });
 });
@@ -79,7 +79,7 @@ describe('the Bench', () => {
   it.each(QUESTIONS.map(({ name }) => name))(
     '%s has words for its form and its answer, in both kinds of units',
     (name) => {
-      const question = QUESTIONS.find((one) => one.name === name);
+      const question = QUESTIONS.find((other) => other.name === name);
       if (!question) throw new Error(name);
       const found = ask(name, exampleInput(question));
       if (!found.ok) throw new Error(JSON.stringify(found));
@@ -102,7 +102,7 @@ describe('a second language', () => {
   const words = wordsFor({ ...DEFAULT_PERSON, language: 'pseudo' });
   it('is in the list', () => expect(LANGUAGES).toContain('pseudo'));
   it('turns whatever is told', () => {
-    for (const one of samples) expect(words.say(one)).toBe(pseudo(wordsFor().say(one)));
+    for (const sample of samples) expect(words.say(sample)).toBe(pseudo(wordsFor().say(sample)));
     expect(words.text('Save')).toBe(pseudo('Save'));
     expect(words.question('bend').title).toMatch(/^\[.*\]$/);
     expect(words.caution('spray')).toMatch(/^\[.*\]$/);

@@ -64,21 +64,21 @@ export function wordsFor(
   const book = books[person.language]!;
   const finished = book.told;
   const plain = (table: object, code: string, values: Readonly<Record<string, unknown>>): string => {
-    const told = (table as Readonly<Record<string, Told | undefined>>)[code];
-    return told ? told(values, speech) : unknown(code, values);
+    const sentenceOf = (table as Readonly<Record<string, Told | undefined>>)[code];
+    return sentenceOf ? sentenceOf(values, speech) : unknown(code, values);
   };
   const speech = { ...tongue, say: ({ code, values }: Message) => plain(book.says, code, values) };
   const question = (name: string): QuestionWords => {
-    const of = book.questions[name] as AskWords<Answer> | undefined;
+    const askWords = book.questions[name] as AskWords<Answer> | undefined;
     return {
-      title: finished(of?.title ?? name),
-      about: finished(of?.about ?? ''),
-      key: (key) => finished(of?.keys[key] ?? key),
-      way: (way) => finished(of?.ways?.[way] ?? way),
-      choice: (choice) => finished(of?.choices?.(choice) ?? choice),
+      title: finished(askWords?.title ?? name),
+      about: finished(askWords?.about ?? ''),
+      key: (key) => finished(askWords?.keys[key] ?? key),
+      way: (way) => finished(askWords?.ways?.[way] ?? way),
+      choice: (choice) => finished(askWords?.choices?.(choice) ?? choice),
       answer: (answer) => {
-        const { headline, tone, rows } = of
-          ? of.answer(answer, speech)
+        const { headline, tone, rows } = askWords
+          ? askWords.answer(answer, speech)
           : { headline: name, tone: 'good' as const, rows: [] };
         return {
           headline: finished(headline),
@@ -86,7 +86,7 @@ export function wordsFor(
           rows: rows.map(({ label, value }) => ({ label: finished(label), value: finished(value) })),
         };
       },
-      sketch: (answer) => finished(of?.sketch?.(answer, speech) ?? ''),
+      sketch: (answer) => finished(askWords?.sketch?.(answer, speech) ?? ''),
     };
   };
   const from = (table: Readonly<Record<string, string>>, code: string) => finished(table[code] ?? code);

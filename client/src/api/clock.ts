@@ -18,10 +18,10 @@ export function createClock(device: () => number): ShopClock {
     now: () => device() - ahead,
     aheadMs: () => ahead,
     hear: (date) => {
-      const told = Date.parse(date ?? '');
-      if (Number.isNaN(told)) return;
-      const found = device() - told;
-      ahead = Math.abs(found) < RIGHT_MS ? 0 : found;
+      const serverMs = Date.parse(date ?? '');
+      if (Number.isNaN(serverMs)) return;
+      const driftMs = device() - serverMs;
+      ahead = Math.abs(driftMs) < RIGHT_MS ? 0 : driftMs;
     },
   };
 }

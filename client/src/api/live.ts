@@ -36,7 +36,7 @@ export function listen(
   page: LivePage,
   heard: (change: Change) => void,
   missed: () => void,
-  at: (here: Presence) => void = () => undefined,
+  onHere: (here: Presence) => void = () => undefined,
 ): () => void {
   let source: ReturnType<LivePage['open']> | null = null;
   let last: string | null = null;
@@ -47,18 +47,18 @@ export function listen(
   const start = () => {
     if (source || !page.visible()) return;
     source = page.open(last === null ? '/api/live' : `/api/live?after=${last}`);
-    const told = (event: Event) => {
+    const onMessage = (event: Event) => {
       last = (event as MessageEvent<string>).lastEventId || last;
       return (event as MessageEvent<string>).data;
     };
-    source.addEventListener('here', told);
+    source.addEventListener('here', onMessage);
     source.addEventListener('resync', missed);
     source.addEventListener('at', (event) => {
       const here = v.safeParse(presenceSchema, JSON.parse((event as MessageEvent<string>).data));
-      if (here.success) at(here.output);
+      if (here.success) onHere(here.output);
     });
     source.addEventListener('message', (event) => {
-      const change = v.safeParse(changeSchema, JSON.parse(told(event)));
+      const change = v.safeParse(changeSchema, JSON.parse(onMessage(event)));
       if (change.success) heard(change.output);
     });
   };

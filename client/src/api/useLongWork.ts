@@ -31,13 +31,13 @@ export function useLongWork(): LongWork {
     progress: data?.progress ?? null,
     async run(work) {
       const controller = new AbortController();
-      const own = newId();
+      const workId = newId();
       ending.current = controller;
-      setName(own);
+      setName(workId);
       try {
-        await work({ work: own, signal: controller.signal });
+        await work({ work: workId, signal: controller.signal });
       } finally {
-        setName((now) => (now === own ? null : now));
+        setName((now) => (now === workId ? null : now));
       }
     },
     stop: () => ending.current?.abort(),

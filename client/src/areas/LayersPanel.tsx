@@ -23,11 +23,11 @@ export function LayersPanel() {
     NONE,
     ...shelf.finishes.filter(fits).map(({ id, name, colour }) => ({ value: id, label: name, colour })),
   ];
-  const told = phrases([...(primer ? ['primer under'] : []), ...(clear ? ['clear over'] : [])]);
+  const summary = phrases([...(primer ? ['primer under'] : []), ...(clear ? ['clear over'] : [])]);
   if (!open)
     return (
       <Action
-        label={told ? phrase`Under and over: ${told}` : 'Primer under, clear over'}
+        label={summary ? phrase`Under and over: ${summary}` : 'Primer under, clear over'}
         onPress={() => setOpen(true)}
         testID="layers"
       />

@@ -52,7 +52,7 @@ export function Schemes({
   const { design, change } = useJob();
   const [against, setAgainst] = useState<string | null>(null);
   const others = design.others ?? [];
-  const index = others.findIndex((other, at) => schemeName(other, at + 1) === against);
+  const index = others.findIndex((other, schemeIndex) => schemeName(other, schemeIndex + 1) === against);
   const copy = () =>
     void change(
       (now) => withSchemeCopy(now, `Scheme ${(now.others?.length ?? 0) + 2}`),
@@ -68,7 +68,10 @@ export function Schemes({
           value={against ?? ''}
           options={[
             { value: '', label: 'Nothing' },
-            ...others.map((other, at) => ({ value: schemeName(other, at + 1), label: schemeName(other, at + 1) })),
+            ...others.map((other, schemeIndex) => ({
+              value: schemeName(other, schemeIndex + 1),
+              label: schemeName(other, schemeIndex + 1),
+            })),
           ]}
           onChange={(name) => setAgainst(name === '' ? null : name)}
         />
@@ -144,7 +147,7 @@ function Compared({
   const theirPart = theirs ?? part;
   const { areas, first, second } = compareSchemes(plan, output);
   const finishName = (id: string | null) => shelf.finishes.find((finish) => finish.id === id)?.name ?? KEEP_AS_IS;
-  const partName = (id: string) => plan.parts.find((one) => one.id === id)?.name ?? id;
+  const partName = (id: string) => plan.parts.find((planned) => planned.id === id)?.name ?? id;
   return (
     <View style={styles.compared} testID="compared">
       <View style={styles.pair}>
@@ -198,25 +201,29 @@ interface Difference {
 function grouped(areas: SchemeComparison['areas']): Difference[] {
   const keys = [...new Set(areas.map(({ first, second }) => JSON.stringify([first, second])))];
   return keys.map((key) => {
-    const own = areas.filter(({ first, second }) => JSON.stringify([first, second]) === key);
-    const parts = [...new Set(own.map(({ part }) => part))];
+    const changed = areas.filter(({ first, second }) => JSON.stringify([first, second]) === key);
+    const parts = [...new Set(changed.map(({ part }) => part))];
     return {
-      first: own[0]!.first,
-      second: own[0]!.second,
-      sizeM2: own.reduce((sum, { sizeM2 }) => sum + sizeM2, 0),
-      places: parts.map((part) => ({ part, codes: own.filter((one) => one.part === part).map(({ area }) => area) })),
+      first: changed[0]!.first,
+      second: changed[0]!.second,
+      sizeM2: changed.reduce((sum, { sizeM2 }) => sum + sizeM2, 0),
+      places: parts.map((part) => ({
+        part,
+        codes: changed.filter((place) => place.part === part).map(({ area }) => area),
+      })),
     };
   });
 }
 
-const ROWS: readonly { readonly label: string; readonly show: (of: SchemeTotals, words: Words) => string }[] = [
-  { label: 'Work (estimate)', show: ({ workMin }) => showMinutes(workMin) },
-  { label: 'Done after (estimate)', show: ({ endMin }) => showMinutes(endMin) },
-  { label: 'Tape edges', show: ({ tapeM }, { metres }) => metres(1000 * tapeM) },
-  { label: 'Paint (estimate)', show: ({ paintMl }, { volume }) => volume(paintMl) },
-  { label: 'Coats', show: ({ coats }) => String(coats) },
-  { label: 'Stages', show: ({ stages }) => String(stages) },
-];
+const ROWS: readonly { readonly label: string; readonly show: (schemeTotals: SchemeTotals, words: Words) => string }[] =
+  [
+    { label: 'Work (estimate)', show: ({ workMin }) => showMinutes(workMin) },
+    { label: 'Done after (estimate)', show: ({ endMin }) => showMinutes(endMin) },
+    { label: 'Tape edges', show: ({ tapeM }, { metres }) => metres(1000 * tapeM) },
+    { label: 'Paint (estimate)', show: ({ paintMl }, { volume }) => volume(paintMl) },
+    { label: 'Coats', show: ({ coats }) => String(coats) },
+    { label: 'Stages', show: ({ stages }) => String(stages) },
+  ];
 
 function Totals({
   names,

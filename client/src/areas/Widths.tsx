@@ -50,8 +50,8 @@ export function Widths({
     <Panel>
       <Heading>Try widths</Heading>
       {bands.map((line) => {
-        const own = trial?.line === line.id && trial.part === part ? trial : null;
-        const [width, gap] = [own?.width ?? line.width, own?.gap ?? line.gap];
+        const ownTrial = trial?.line === line.id && trial.part === part ? trial : null;
+        const [width, gap] = [ownTrial?.width ?? line.width, ownTrial?.gap ?? line.gap];
         return (
           <View key={line.id} style={styles.line} testID="widths">
             <Small tone="ink">{phrase`${line.name}: ${line.count} bands, ${showLength(width, unit)} wide, ${showLength(gap, unit)} apart`}</Small>

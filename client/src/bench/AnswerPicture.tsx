@@ -27,7 +27,7 @@ function WindowsPicture({ windows }: { windows: PullWindows }) {
       from={0}
       to={end}
       now={null}
-      ticks={ticksIn(0, end, tickStep(end, 5)).map((at) => ({ at, label: showMinutes(at) }))}
+      ticks={ticksIn(0, end, tickStep(end, 5)).map((tick) => ({ at: tick, label: showMinutes(tick) }))}
       bands={spans.map(({ school, span }) => ({
         key: school,
         label: PULL_TIMING_WORDS[school],
@@ -42,11 +42,11 @@ function WindowsPicture({ windows }: { windows: PullWindows }) {
 function FacetsPicture({ pieces }: { pieces: number }) {
   const { text } = useWords();
   const shown = Math.min(pieces, 24);
-  const at = (share: number) => {
+  const placeAt = (share: number) => {
     const angle = Math.PI * (0.85 - 0.7 * share);
     return { x: WIDTH / 2 + 150 * Math.cos(angle), y: 160 - 150 * Math.sin(angle) };
   };
-  const curve = Array.from({ length: 65 }, (_, step) => at(step / 64));
+  const curve = Array.from({ length: 65 }, (_, step) => placeAt(step / 64));
   return (
     <Svg width={WIDTH} height={HEIGHT} aria-label={text(phrase`${pieces} straight pieces behind the bend`)} role="img">
       <Path
@@ -56,8 +56,8 @@ function FacetsPicture({ pieces }: { pieces: number }) {
         strokeWidth={3}
       />
       {Array.from({ length: shown }, (_, piece) => {
-        const from = at(piece / shown);
-        const to = at((piece + 1) / shown);
+        const from = placeAt(piece / shown);
+        const to = placeAt((piece + 1) / shown);
         return (
           <Line
             key={piece}

@@ -11,19 +11,21 @@ export interface QuestionState {
 }
 
 /** Opens a question already answered for its example. */
-export function useQuestion(of: Question, shelf: Shelf): QuestionState {
-  const [way, setWay] = useState(of.ways[0] as Way | undefined);
-  const [input, setInput] = useState(() => exampleInput(of));
+export function useQuestion(question: Question, shelf: Shelf): QuestionState {
+  const [way, setWay] = useState(question.ways[0] as Way | undefined);
+  const [input, setInput] = useState(() => exampleInput(question));
   return {
     input,
     way,
-    answer: ask(of.name, input, shelf),
+    answer: ask(question.name, input, shelf),
     set: (key, value) => setInput((now) => ({ ...now, [key]: value })),
     choose: (next) => {
       setWay(next);
       // What both ways share stays as it was typed.
       setInput((now) =>
-        Object.fromEntries(Object.entries(exampleInput(of, next)).map(([key, example]) => [key, now[key] ?? example])),
+        Object.fromEntries(
+          Object.entries(exampleInput(question, next)).map(([key, example]) => [key, now[key] ?? example]),
+        ),
       );
     },
   };

@@ -58,7 +58,7 @@ function Days({ kept: { revision, day } }: { kept: KeptShopDay }) {
   const [typed, setTyped] = useState(() =>
     dates.map((date) =>
       typedOf(
-        day.forecast.find((one) => one.date === date),
+        day.forecast.find((forecastDay) => forecastDay.date === date),
         unit,
       ),
     ),
@@ -73,15 +73,19 @@ function Days({ kept: { revision, day } }: { kept: KeptShopDay }) {
       router.push('/clock');
     },
   });
-  const read = typed.map((one) =>
-    isEmpty(one) ? [] : FIELDS.map(({ key }) => [key, v.safeParse(schemaOf(key, unit), one[key])] as const),
+  const read = typed.map((row) =>
+    isEmpty(row) ? [] : FIELDS.map(({ key }) => [key, v.safeParse(schemaOf(key, unit), row[key])] as const),
   );
   const faultOf = (index: number, key: Key) =>
     tried ? read[index]!.find(([of]) => of === key)?.[1].issues?.[0].message : undefined;
   const keep = () => {
     setTried(true);
     if (read.flat().some(([, { success }]) => !success)) return;
-    save.mutate(read.flatMap((one, index) => (one.length === 0 ? [] : [{ date: dates[index]!, ...figuresOf(one) }])));
+    save.mutate(
+      read.flatMap((dayFigures, index) =>
+        dayFigures.length === 0 ? [] : [{ date: dates[index]!, ...figuresOf(dayFigures) }],
+      ),
+    );
   };
   return (
     <Panel>
@@ -100,7 +104,9 @@ function Days({ kept: { revision, day } }: { kept: KeptShopDay }) {
                 label={label}
                 unit={key === 'dayC' || key === 'nightC' ? `°${unit}` : '%'}
                 value={typed[index]![key]}
-                onChange={(text) => setTyped(typed.map((one, at) => (at === index ? { ...one, [key]: text } : one)))}
+                onChange={(text) =>
+                  setTyped(typed.map((row, rowIndex) => (rowIndex === index ? { ...row, [key]: text } : row)))
+                }
                 fault={faultOf(index, key)}
                 testID={`${key}-${index}`}
               />
@@ -130,8 +136,10 @@ const typedOf = (day: ForecastDay | undefined, unit: 'C' | 'F'): TypedDay =>
 
 /** The date of a moment where this device is. */
 function dateOf(ms: number): string {
-  const at = new Date(ms);
-  return [at.getFullYear(), at.getMonth() + 1, at.getDate()].map((part) => String(part).padStart(2, '0')).join('-');
+  const date = new Date(ms);
+  return [date.getFullYear(), date.getMonth() + 1, date.getDate()]
+    .map((part) => String(part).padStart(2, '0'))
+    .join('-');
 }
 
 const dayName = (date: string): string => new Date(`${date}T12:00`).toLocaleDateString(undefined, { weekday: 'long' });

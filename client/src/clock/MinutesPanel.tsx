@@ -44,9 +44,9 @@ export function MinutesPanel() {
             <View key={person ?? ''} style={styles.list}>
               <Small>{person ?? 'Everybody'}</Small>
               {data
-                .filter((one) => one.person === person)
-                .map((one) => (
-                  <SpeedRow key={one.sort} speed={one} />
+                .filter((speed) => speed.person === person)
+                .map((speed) => (
+                  <SpeedRow key={speed.sort} speed={speed} />
                 ))}
             </View>
           ))}

@@ -87,8 +87,8 @@ export function PinForm({
 }
 
 const minuteOf = (ms: number): number => {
-  const at = new Date(ms);
-  return at.getHours() * 60 + at.getMinutes();
+  const date = new Date(ms);
+  return date.getHours() * 60 + date.getMinutes();
 };
 
 /** The next moment the clock shows so many minutes from midnight. */

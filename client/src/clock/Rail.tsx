@@ -33,7 +33,7 @@ const TONES = { work: colour.ink, wait: colour.hairline, window: colour.ground, 
 /** Time drawn sideways: one band a row, its times written below it. */
 export function Rail({ from, to, bands, now, ticks }: RailProps) {
   const { text } = useWords();
-  const share = (at: number) => `${Math.min(100, Math.max(0, ((at - from) / (to - from)) * 100))}%` as const;
+  const share = (atMs: number) => `${Math.min(100, Math.max(0, ((atMs - from) / (to - from)) * 100))}%` as const;
   return (
     <View style={styles.rail}>
       <View style={styles.ticks}>

@@ -49,7 +49,7 @@ export function AlarmSettings({
               label: from === to ? 'None' : phrase`${clockOf(from)} to ${clockOf(to)}`,
             }))}
             onChange={(value) => {
-              const { from, to } = QUIET.find((one) => one.value === value)!;
+              const { from, to } = QUIET.find((option) => option.value === value)!;
               onChange({ ...setting, quietFromMin: from, quietToMin: to });
             }}
           />

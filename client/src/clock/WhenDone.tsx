@@ -24,8 +24,8 @@ export function WhenDone({ job }: { job: string }) {
       .run(async (long) => setDay(await request('GET', `/jobs/${job}/when`, dayAnswerSchema, undefined, long)))
       .catch((error: unknown) => setTrouble(error instanceof RequestError ? error.message : String(error)));
   };
-  const own = day?.work.filter((one) => one.job === job) ?? [];
-  const last = own[own.length - 1];
+  const ownWork = day?.work.filter((task) => task.job === job) ?? [];
+  const last = ownWork[ownWork.length - 1];
   return (
     <Panel testID="when">
       <Heading>When would it be done?</Heading>
@@ -41,7 +41,7 @@ export function WhenDone({ job }: { job: string }) {
               ? phrase`Too much is on in the shop to tell its end: its next work would end by ${clockTime(last.endMs, now)} (estimate).`
               : phrase`Done by ${clockTime(last.endMs, now)} (estimate).`}
           </Body>
-          <WorkAhead work={own} people={day.people} now={now} />
+          <WorkAhead work={ownWork} people={day.people} now={now} />
         </>
       ) : null}
       {day && !last ? (

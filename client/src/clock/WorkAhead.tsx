@@ -25,9 +25,9 @@ export function WorkAhead({
   const names = new Map(people.map(({ id, name }) => [id, name]));
   return (
     <View>
-      {(all ? work : work.slice(0, LISTED_FIRST)).map((one) => (
-        <View key={one.id} style={styles.row} testID="work-ahead">
-          <WorkLines work={one} names={names} now={now} />
+      {(all ? work : work.slice(0, LISTED_FIRST)).map((task) => (
+        <View key={task.id} style={styles.row} testID="work-ahead">
+          <WorkLines work={task} names={names} now={now} />
         </View>
       ))}
       {work.length > LISTED_FIRST ? (
@@ -98,19 +98,19 @@ export function useLatest(now: number): (work: DayWorkAnswer) => string | null {
   const { say } = useWords();
   return ({ latest }) => {
     if (!latest) return null;
-    const at = clockTime(latest.atMs, now);
+    const latestTime = clockTime(latest.atMs, now);
     return latest.missed
-      ? phrase`Begin by ${at} at the latest, or “${say(latest.missed.say)}” falls at ${clockTime(latest.missed.atMs, now)}, when nobody is here (estimate)`
-      : phrase`Begin by ${at} at the latest, or its window, or one after it, is missed (estimate)`;
+      ? phrase`Begin by ${latestTime} at the latest, or “${say(latest.missed.say)}” falls at ${clockTime(latest.missed.atMs, now)}, when nobody is here (estimate)`
+      : phrase`Begin by ${latestTime} at the latest, or its window, or one after it, is missed (estimate)`;
   };
 }
 
 /** What a person has fixed of a stretch of work. */
 function pinWords({ pinned }: DayWorkAnswer, names: ReadonlyMap<string, string>, now: number): string {
   const who = pinned?.person ? (names.get(pinned.person) ?? pinned.person) : null;
-  const at = pinned?.atMs ? clockTime(pinned.atMs, now) : null;
-  if (who !== null && at !== null) return phrase`Fixed: ${who}, at ${at}`;
-  return phrase`Fixed: ${who ?? at ?? ''}`;
+  const pinnedTime = pinned?.atMs ? clockTime(pinned.atMs, now) : null;
+  if (who !== null && pinnedTime !== null) return phrase`Fixed: ${who}, at ${pinnedTime}`;
+  return phrase`Fixed: ${who ?? pinnedTime ?? ''}`;
 }
 
 const styles = StyleSheet.create({

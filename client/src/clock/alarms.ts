@@ -29,13 +29,13 @@ const STALE_MS = 60 * MS_PER_MINUTE;
  * @param told keys of what was told before
  * A page that slept tells what is so when it wakes, not what it slept through.
  */
-export function alarmsAt(jobs: readonly JobSummary[], now: number, told: ReadonlySet<string>): Alarm[] {
+export function alarmsAt(jobs: readonly JobSummary[], now: number, given: ReadonlySet<string>): Alarm[] {
   return jobs.flatMap((job) =>
     job.windows.flatMap((window): Alarm[] => {
       const kind = kindAt(window, now);
       if (kind === null) return [];
       const key = `${job.id} ${window.step} ${window.code} ${window.opens ?? ''} ${kind}`;
-      return told.has(key) ? [] : [{ key, kind, job, window }];
+      return given.has(key) ? [] : [{ key, kind, job, window }];
     }),
   );
 }

@@ -4,10 +4,10 @@ export const clockOf = (minutes: number): string =>
 
 /** Minutes from midnight as they are typed: `7`, `7:30`, `0730`, `7.30`; null for anything else. */
 export function readClock(text: string): number | null {
-  const found = /^\s*(\d{1,2})(?:[:.h]?(\d{2}))?\s*$/.exec(text);
-  if (!found) return null;
-  const minutes = Number(found[1]) * 60 + Number(found[2] ?? 0);
-  return Number(found[2] ?? 0) < 60 && minutes <= 1440 ? minutes : null;
+  const match = /^\s*(\d{1,2})(?:[:.h]?(\d{2}))?\s*$/.exec(text);
+  if (!match) return null;
+  const minutes = Number(match[1]) * 60 + Number(match[2] ?? 0);
+  return Number(match[2] ?? 0) < 60 && minutes <= 1440 ? minutes : null;
 }
 
 /** Hours of a day as they are typed: `7-19`, `7:30 to 16`; empty: none (null); undefined for anything else. */

@@ -8,6 +8,6 @@ export const tickStep = (spanMin: number, wanted: number): number =>
 /** Multiples of a step inside a span, its end left out so that its label is not cut. */
 export function ticksIn(from: number, to: number, step: number): number[] {
   const ticks: number[] = [];
-  for (let at = Math.ceil(from / step) * step; at < to - step * 0.4; at += step) ticks.push(at);
+  for (let tick = Math.ceil(from / step) * step; tick < to - step * 0.4; tick += step) ticks.push(tick);
   return ticks;
 }

@@ -38,14 +38,14 @@ export function useAlarmSetting(): readonly [AlarmSetting, (next: AlarmSetting) 
 
 /** Tells on this device what opens, closes soon and has closed: a line of the system, a buzz and a tone, as far as the browser lets. */
 export function useAlarms(jobs: readonly JobSummary[], now: number, setting: AlarmSetting): void {
-  const told = useRef(new Set<string>());
+  const refObject = useRef(new Set<string>());
   const words = useWords();
   useEffect(() => {
     if (!setting.on) return;
-    const due = alarmsAt(jobs, now, told.current);
-    for (const alarm of due) told.current.add(alarm.key);
-    const at = new Date(now);
-    if (due.length === 0 || isQuiet(setting, at.getHours() * 60 + at.getMinutes())) return;
+    const due = alarmsAt(jobs, now, refObject.current);
+    for (const alarm of due) refObject.current.add(alarm.key);
+    const date = new Date(now);
+    if (due.length === 0 || isQuiet(setting, date.getHours() * 60 + date.getMinutes())) return;
     for (const alarm of due) tell(alarm, words.text(sentenceOf(alarm, now, words)));
     navigator.vibrate?.([300, 150, 300]);
     sound();
@@ -58,9 +58,9 @@ function sentenceOf(
   { say, time, late }: Words,
 ): string {
   const [step, what] = [say(told), time(code)];
-  const at = clockTime(closes ?? now, now);
-  if (kind === 'passed') return phrase`${step}: ${what} closed at ${at}. ${late(code)}`;
-  if (kind === 'closing') return phrase`${step}: ${what} closes at ${at} (estimate)`;
+  const closesAt = clockTime(closes ?? now, now);
+  if (kind === 'passed') return phrase`${step}: ${what} closed at ${closesAt}. ${late(code)}`;
+  if (kind === 'closing') return phrase`${step}: ${what} closes at ${closesAt} (estimate)`;
   return phrase`${step}: ${what} is open now (estimate)`;
 }
 

@@ -27,11 +27,11 @@ const cutLines = (part: PartPlan) => part.lines.filter(({ id }) => part.borders.
 /** Where an edge is cut open: the spot a person chose, or the middle of a line taped in the stage, or of the first. */
 export function spotOf(part: PartPlan, chosen: LineSpot | null, runs: readonly LineItem[] = []): LineSpot | null {
   if (chosen && chosen.part === part.id && cutLines(part).some(({ id }) => id === chosen.line)) return chosen;
-  const own = runs.filter((one) => one.part === part.id);
-  const run = own.find((one) => one.class === 'crisp') ?? own[0];
+  const items = runs.filter((item) => item.part === part.id);
+  const run = items.find((item) => item.class === 'crisp') ?? items[0];
   if (run) return { part: part.id, line: run.line, at: (run.from + run.to) / 2 };
   const line = cutLines(part)[0];
-  const border = part.borders.find((one) => one.line === line?.id);
+  const border = part.borders.find((other) => other.line === line?.id);
   return line && border ? { part: part.id, line: line.id, at: (border.from + border.to) / 2 } : null;
 }
 
@@ -75,7 +75,7 @@ export function EdgePanel({
           most={far}
           step={far / 200}
           words={showLength(spot.at, unit)}
-          onChange={(at) => onSpot({ ...spot, at })}
+          onChange={(along) => onSpot({ ...spot, at: along })}
           testID="cut-place"
         />
       </View>
@@ -100,7 +100,7 @@ export function EdgePanel({
 }
 
 const middleOf = (part: PartPlan, line: string): number => {
-  const border = part.borders.find((one) => one.line === line);
+  const border = part.borders.find((other) => other.line === line);
   return border ? (border.from + border.to) / 2 : 0;
 };
 

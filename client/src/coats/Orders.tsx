@@ -34,7 +34,7 @@ export function Orders({ plan }: { plan: Plan }) {
   const wish = (value: Aim) =>
     void change((now) => withChoices(now, { wish: value }), messageWithoutValues('edit.wish'));
   // Primer and clear have their place whatever the order.
-  const own = (order: readonly string[]) =>
+  const stagesOf = (order: readonly string[]) =>
     order.filter((id) => plan.stages.some(({ finish, layer }) => finish === id && layer === 'finish'));
   return (
     <Panel>
@@ -58,7 +58,7 @@ export function Orders({ plan }: { plan: Plan }) {
             key={`${index} ${sequence.order.join()}`}
             sequence={sequence}
             best={index === 0 && plan.orders.length > 1}
-            onChoose={() => choose(own(sequence.order), sequence.lostM2)}
+            onChoose={() => choose(stagesOf(sequence.order), sequence.lostM2)}
           />
         ))}
       </ScrollView>
@@ -84,7 +84,7 @@ function Order({ sequence, best, onChoose }: { sequence: SequenceSummary; best: 
   return (
     <View style={[styles.order, sequence.chosen && styles.chosen]} testID="order">
       {sequence.order.map((id, index) => {
-        const finish = shelf.finishes.find((one) => one.id === id);
+        const finish = shelf.finishes.find((other) => other.id === id);
         return (
           <View key={`${index} ${id}`} style={styles.row}>
             <Swatch colour={finish?.colour ?? colour.sheet} />

@@ -45,7 +45,7 @@ export function Pins({
       ? free.filter(({ code }) => code === chosen)
       : free.slice(0, MOST_SHOWN);
   const open = (code: string) =>
-    stage.pictures.find((one) => one.part === part.id)?.areas.find((area) => area.code === code)?.open === true;
+    stage.pictures.find((picture) => picture.part === part.id)?.areas.find((area) => area.code === code)?.open === true;
   const pin = (area: AreaPlan, value: Pinned) =>
     void change((now) => pinArea(now, part.id, area, stage.finish, value === 'free' ? null : value === 'open'), {
       code: 'edit.pinned',
@@ -101,14 +101,14 @@ export function Price({ price }: { price: ChoicePrice | null }) {
 /** A price in words: what is more and what is less; small differences are no price. */
 function priceWords({ workMin, endMin, tapeM, coats, riskM }: ChoicePrice, { metres }: Words): string {
   const signed = (value: number, text: string) => phrase`${value > 0 ? '+' : '−'}${text}`;
-  const told = [
+  const sentences = [
     Math.abs(workMin) >= 1 ? phrase`${signed(workMin, showMinutes(Math.abs(workMin)))} work` : null,
     Math.abs(endMin) >= 1 ? phrase`done ${showMinutes(Math.abs(endMin))} ${endMin > 0 ? 'later' : 'earlier'}` : null,
     Math.abs(tapeM) >= 0.05 ? phrase`${signed(tapeM, metres(1000 * Math.abs(tapeM)))} of tape` : null,
     coats !== 0 ? phrase`${signed(coats, String(Math.abs(coats)))} ${Math.abs(coats) === 1 ? 'coat' : 'coats'}` : null,
     Math.abs(riskM) >= 0.05 ? phrase`${signed(riskM, metres(1000 * Math.abs(riskM)))} of show edge` : null,
-  ].filter((one) => one !== null);
-  return told.length > 0 ? phrases(told) : 'they cost nothing';
+  ].filter((sentence) => sentence !== null);
+  return sentences.length > 0 ? phrases(sentences) : 'they cost nothing';
 }
 
 const styles = StyleSheet.create({ price: { gap: space.small, alignItems: 'flex-start' } });

@@ -93,7 +93,7 @@ export function RulesPanel({ plan }: { plan: Plan }) {
           <Action
             rank="quiet"
             label="Take back"
-            onPress={() => set({ vouched: choices.vouched?.filter((_, at) => at !== index) })}
+            onPress={() => set({ vouched: choices.vouched?.filter((_, pairIndex) => pairIndex !== index) })}
           />
         </View>
       ))}
@@ -124,11 +124,11 @@ function Pairs({
     ...new Set(plan.parts.flatMap(({ areas }) => areas.flatMap(({ finish }) => (finish === null ? [] : [finish])))),
   ];
   if (used.length < 2) return null;
-  const name = (id: string) => shelf.finishes.find((one) => one.id === id)?.name ?? id;
+  const name = (id: string) => shelf.finishes.find((finish) => finish.id === id)?.name ?? id;
   const options = used.map((id) => ({
     value: id,
     label: name(id),
-    colour: shelf.finishes.find((one) => one.id === id)?.colour,
+    colour: shelf.finishes.find((finish) => finish.id === id)?.colour,
   }));
   return (
     <View style={styles.pairs}>
@@ -136,7 +136,11 @@ function Pairs({
       {pairs.map(([one, other], index) => (
         <View key={`${one} ${other}`} style={styles.row}>
           <Body style={styles.shrink}>{phrase`${name(one)} ${words[1]} ${name(other)}`}</Body>
-          <Action rank="quiet" label="Take back" onPress={() => onChange(pairs.filter((_, at) => at !== index))} />
+          <Action
+            rank="quiet"
+            label="Take back"
+            onPress={() => onChange(pairs.filter((_, pairIndex) => pairIndex !== index))}
+          />
         </View>
       ))}
       <Pick label={words[0]} value={first} options={options} onChange={setFirst} />

@@ -198,8 +198,8 @@ function pairOf({ places }: PrepareTask, stage: StagePlan, plan: Plan): string |
 /** The areas of a part that a person may have open or covered in a stage. */
 export const freeAreas = (plan: Plan, stage: StagePlan, part: PartPlan) =>
   part.areas.filter(({ finish }) => {
-    const own = plan.stages.find((one) => one.finish === finish)?.number;
-    return finish !== null && own !== undefined && own > stage.number && stage.layer === 'finish';
+    const ownStage = plan.stages.find((other) => other.finish === finish)?.number;
+    return finish !== null && ownStage !== undefined && ownStage > stage.number && stage.layer === 'finish';
   });
 
 const styles = StyleSheet.create({

@@ -48,7 +48,7 @@ export function StageStrip({
           ) : (
             <PieceThumb
               parts={plan.parts}
-              areasOf={(one) => stageAreas(plan, stage, one, shelf)}
+              areasOf={(other) => stageAreas(plan, stage, other, shelf)}
               width={measure.thumb}
               height={measure.thumbHigh}
             />

@@ -26,23 +26,23 @@ export function Wishes({ onWish }: { onWish: (wish: AimOrder['wish']) => void })
   return (
     <View testID="by-wish">
       <Rows>
-        {output.map((one) => (
+        {output.map((aimOrder) => (
           <Row
-            key={one.wish}
-            label={phrase`${AIM_WORDS[one.wish]}, take it`}
-            chosen={one.wish === chosen}
-            onPress={() => onWish(one.wish)}
+            key={aimOrder.wish}
+            label={phrase`${AIM_WORDS[aimOrder.wish]}, take it`}
+            chosen={aimOrder.wish === chosen}
+            onPress={() => onWish(aimOrder.wish)}
           >
-            <Body>{AIM_WORDS[one.wish]}</Body>
+            <Body>{AIM_WORDS[aimOrder.wish]}</Body>
             <View style={styles.row}>
-              {one.order.map((id, index) => (
+              {aimOrder.order.map((id, index) => (
                 <Swatch
                   key={`${index} ${id}`}
                   colour={shelf.finishes.find((finish) => finish.id === id)?.colour ?? colour.sheet}
                 />
               ))}
             </View>
-            <Small>{phrase`${showMinutes(one.workMin)} work, done after ${showMinutes(one.endMin)}, ${metres(1000 * one.riskM)} of show edge, ${one.money.toFixed(0)} for material (estimates)`}</Small>
+            <Small>{phrase`${showMinutes(aimOrder.workMin)} work, done after ${showMinutes(aimOrder.endMin)}, ${metres(1000 * aimOrder.riskM)} of show edge, ${aimOrder.money.toFixed(0)} for material (estimates)`}</Small>
           </Row>
         ))}
       </Rows>

@@ -395,7 +395,7 @@ export function Comb({
   return (
     <G>
       <Path
-        d={bends.map((one) => openPath([[one[2], one[3]], tip(one)])).join('')}
+        d={bends.map((bend) => openPath([[bend[2], bend[3]], tip(bend)])).join('')}
         stroke={colour.calm}
         strokeWidth={mmPerDp}
       />

@@ -24,9 +24,9 @@ export function boxRound(points: readonly Place[]): { minX: number; minY: number
 /** Where the code of a line stands: codes of lines close together are spread along them. */
 export function placeOfCode(points: readonly Place[], index: number): Coordinates {
   const share = 0.5 + 0.14 * ((index % 5) - 2);
-  const at = share * (points.length - 1);
-  const [a, b] = [points[Math.floor(at)]!, points[Math.ceil(at)]!];
-  const within = at - Math.floor(at);
+  const position = share * (points.length - 1);
+  const [a, b] = [points[Math.floor(position)]!, points[Math.ceil(position)]!];
+  const within = position - Math.floor(position);
   return [a[0] + within * (b[0] - a[0]), a[1] + within * (b[1] - a[1])];
 }
 
@@ -45,8 +45,8 @@ export function stripAlong(
     const start = Math.max(from, a[2]);
     const end = Math.min(to, b[2]);
     if (end <= start) continue;
-    const offset = (at: number): Coordinates => {
-      const share = (at - a[2]) / (b[2] - a[2]);
+    const offset = (along: number): Coordinates => {
+      const share = (along - a[2]) / (b[2] - a[2]);
       return [
         a[0] + share * (b[0] - a[0]) - (shift * (b[1] - a[1])) / length,
         a[1] + share * (b[1] - a[1]) + (shift * (b[0] - a[0])) / length,

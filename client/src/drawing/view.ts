@@ -67,10 +67,16 @@ export const panBy = (view: View, dx: number, dy: number): View => ({
  * @param factor above 1 comes closer
  * @param at place in the frame, dp from the upper left, that stays where it is
  */
-export function zoomBy(view: View, factor: number, at: { x: number; y: number }, frame: Frame, widest: number): View {
+export function zoomBy(
+  view: View,
+  factor: number,
+  centre: { x: number; y: number },
+  frame: Frame,
+  widest: number,
+): View {
   const mmPerDp = Math.min(widest * 2, Math.max(CLOSEST_MM_PER_DP, view.mmPerDp / factor));
-  const held = { x: view.x + at.x * view.mmPerDp, y: view.y + (frame.height - at.y) * view.mmPerDp };
-  return { x: held.x - at.x * mmPerDp, y: held.y - (frame.height - at.y) * mmPerDp, mmPerDp };
+  const held = { x: view.x + centre.x * view.mmPerDp, y: view.y + (frame.height - centre.y) * view.mmPerDp };
+  return { x: held.x - centre.x * mmPerDp, y: held.y - (frame.height - centre.y) * mmPerDp, mmPerDp };
 }
 
 /** Place on the sheet under a place in the frame, dp from the upper left. */

@@ -12,20 +12,20 @@ interface Kept {
 }
 
 /** What was typed into a form that was opened with the same; null where nothing was. */
-export function readKept(key: string, of: string): unknown {
+export function readKept(key: string, opened: string): unknown {
   try {
     const kept = JSON.parse(sessionStorage.getItem(PREFIX + key) ?? 'null') as Kept | null;
-    return kept?.of === of ? kept.values : null;
+    return kept?.of === opened ? kept.values : null;
   } catch {
     return null;
   }
 }
 
 /** Keeps what is typed; what is as the form was opened with is not kept. */
-export function keepTyped(key: string, of: string, values: unknown): void {
+export function keepTyped(key: string, opened: string, values: unknown): void {
   try {
-    if (JSON.stringify(values) === of) sessionStorage.removeItem(PREFIX + key);
-    else sessionStorage.setItem(PREFIX + key, JSON.stringify({ of, values } satisfies Kept));
+    if (JSON.stringify(values) === opened) sessionStorage.removeItem(PREFIX + key);
+    else sessionStorage.setItem(PREFIX + key, JSON.stringify({ of: opened, values } satisfies Kept));
   } catch {
     // Without a place to keep it, it lives as long as the screen.
   }
@@ -100,13 +100,13 @@ export function useKeptState<T>(
 ): readonly [T, (change: (now: T) => T) => void, KeptForm] {
   const first = useRef<T>(undefined);
   first.current ??= initial();
-  const of = JSON.stringify(first.current);
-  const [restored, setRestored] = useState(() => readKept(key, of) !== null);
-  const [value, setValue] = useState<T>(() => (readKept(key, of) as T | null) ?? first.current!);
+  const opened = JSON.stringify(first.current);
+  const [restored, setRestored] = useState(() => readKept(key, opened) !== null);
+  const [value, setValue] = useState<T>(() => (readKept(key, opened) as T | null) ?? first.current!);
   const set = (change: (now: T) => T) =>
     setValue((now) => {
       const next = change(now);
-      keepTyped(key, of, next);
+      keepTyped(key, opened, next);
       return next;
     });
   const forget = () => forgetTyped(key);

@@ -110,11 +110,11 @@ export function AirForm({ climate, onChange }: { climate: Climate; onChange: (cl
     onChange(climateOf(values));
   }, showFirstFault);
   // Back in the same air, what was typed for elsewhere is let go: it may be wrong, and would be in the way.
-  const settle = (of: 'taped' | 'left', place: Place) => {
-    const plain = fieldsOf({ ...climate, [of]: undefined }, unit);
+  const settle = (which: 'taped' | 'left', place: Place) => {
+    const plain = fieldsOf({ ...climate, [which]: undefined }, unit);
     if (place === 'same')
-      for (const name of [`${of}C`, `${of}Rh`] as const) setValue(name, plain[name], { shouldValidate: true });
-    setValue(of, place, { shouldDirty: true });
+      for (const name of [`${which}C`, `${which}Rh`] as const) setValue(name, plain[name], { shouldValidate: true });
+    setValue(which, place, { shouldDirty: true });
   };
   return (
     <View style={styles.form}>

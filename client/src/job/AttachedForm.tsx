@@ -10,7 +10,7 @@ export function AttachedForm({ others }: { others: Design['parts'] }) {
   const { tree, put } = useTree();
   const attached = (treeAt(tree, ['attached']) ?? []) as readonly string[];
   const toggle = (id: string) =>
-    put(['attached'], attached.includes(id) ? attached.filter((one) => one !== id) : [...attached, id]);
+    put(['attached'], attached.includes(id) ? attached.filter((attachedId) => attachedId !== id) : [...attached, id]);
   return (
     <>
       <Small>

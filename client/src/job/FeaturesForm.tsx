@@ -32,12 +32,12 @@ function rest(kind: FeatureKind): Entry {
 /** What a tape meets on the part: openings, rows, creases, zones. */
 export function FeaturesForm() {
   const { tree, put } = useTree();
-  const at: TreeKeys = ['features'];
-  const features = (treeAt(tree, at) ?? []) as readonly Entry[];
+  const keys: TreeKeys = ['features'];
+  const features = (treeAt(tree, keys) ?? []) as readonly Entry[];
   const datums = (treeAt(tree, ['datums']) ?? []) as readonly Entry[];
   const add = () => {
     const number = features.length + 1;
-    put(at, [
+    put(keys, [
       ...features,
       {
         kind: 'opening',
@@ -63,20 +63,20 @@ export function FeaturesForm() {
             value={feature.kind as FeatureKind}
             options={FEATURE_KINDS.map((value) => ({ value, label: FEATURE_NAMES[value] }))}
             onChange={(kind) =>
-              put([...at, index], { kind, id: feature.id, name: feature.name, datum: feature.datum, ...rest(kind) })
+              put([...keys, index], { kind, id: feature.id, name: feature.name, datum: feature.datum, ...rest(kind) })
             }
           />
           <View style={styles.row}>
-            <TreeField at={[...at, index, 'name']} label="Name" testID={`feature-name-${index}`} />
-            <TakeOut what={phrase`feature ${index + 1}`} onPress={() => put(at, without(features, index))} />
+            <TreeField at={[...keys, index, 'name']} label="Name" testID={`feature-name-${index}`} />
+            <TakeOut what={phrase`feature ${index + 1}`} onPress={() => put(keys, without(features, index))} />
           </View>
           <Pick
             label="Measured from"
             value={String(feature.datum)}
             options={datums.map(({ id, name }) => ({ value: String(id), label: String(name) }))}
-            onChange={(datum) => put([...at, index, 'datum'], datum)}
+            onChange={(datum) => put([...keys, index, 'datum'], datum)}
           />
-          <FeatureFields at={[...at, index]} feature={feature} />
+          <FeatureFields at={[...keys, index]} feature={feature} />
         </View>
       ))}
       <Action label="Add a feature" icon="plus" onPress={add} />

@@ -145,7 +145,8 @@ function MakeFair({ partId, line }: { partId: string; line: LineOf<'sweep'> }) {
           label="Move them"
           onPress={() => {
             void change(
-              (now) => withLines(now, partId, (lines) => lines.map((one) => (one.id === line.id ? faired.line : one))),
+              (now) =>
+                withLines(now, partId, (lines) => lines.map((other) => (other.id === line.id ? faired.line : other))),
               {
                 code: 'edit.line-fair',
                 values: { name: line.name },

@@ -28,7 +28,7 @@ export function MatchForm({ partId, lineId, datum }: { partId: string; lineId: s
     measured.length > 0 ? { part: partId, line: lineId, datum, measured } : null,
   );
   const put = (index: number, axis: 'along' | 'above', text: string) =>
-    setTyped((now) => now.map((one, at) => (at === index ? { ...one, [axis]: text } : one)));
+    setTyped((now) => now.map((row, rowIndex) => (rowIndex === index ? { ...row, [axis]: text } : row)));
   const show = (mm: number) => showLength(Math.round(mm * 10) / 10, unit);
   const faultOf = (text: string): string | undefined => {
     if (text.trim() === '') return undefined;
@@ -39,22 +39,22 @@ export function MatchForm({ partId, lineId, datum }: { partId: string; lineId: s
     <Panel>
       <Heading>Does the second side match?</Heading>
       <Small>Measure a few heights of the line on the second side, from the same datum.</Small>
-      {typed.map((one, index) => (
+      {typed.map((row, index) => (
         <View key={index} style={styles.row}>
           <Typed
             label={phrase`${index + 1}: along`}
             unit={unit}
-            value={one.along}
+            value={row.along}
             onChange={(text) => put(index, 'along', text)}
-            fault={faultOf(one.along)}
+            fault={faultOf(row.along)}
             testID={`match.${index}.along`}
           />
           <Typed
             label="height"
             unit={unit}
-            value={one.above}
+            value={row.above}
             onChange={(text) => put(index, 'above', text)}
-            fault={faultOf(one.above)}
+            fault={faultOf(row.above)}
             testID={`match.${index}.above`}
           />
         </View>

@@ -29,9 +29,9 @@ export function PendingEntries({ sheet }: { sheet: WorkSheet }) {
           ))}
         </View>
       ) : null}
-      {refused.map((one) => {
-        const { event, refused: why } = one;
-        const mended = correctedTime(one, clock);
+      {refused.map((pending) => {
+        const { event, refused: why } = pending;
+        const mended = correctedTime(pending, clock);
         return (
           <View key={event.id} style={styles.group} role="alert" testID="refused">
             <Text style={styles.warn}>{phrase`Not taken: ${wordsOf(event)}`}</Text>

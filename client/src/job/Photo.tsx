@@ -54,9 +54,9 @@ function useUri(job: string, photo: string): string {
   const here = [...pending, ...landed].find(
     ({ event }) => event.saw?.kind === 'photo' && event.saw.photo === photo,
   )?.photo;
-  const own = useMemo(() => (here ? URL.createObjectURL(here) : null), [here]);
-  useEffect(() => () => void (own && URL.revokeObjectURL(own)), [own]);
-  return own ?? `/api/jobs/${job}/photos/${photo}`;
+  const objectUrl = useMemo(() => (here ? URL.createObjectURL(here) : null), [here]);
+  useEffect(() => () => void (objectUrl && URL.revokeObjectURL(objectUrl)), [objectUrl]);
+  return objectUrl ?? `/api/jobs/${job}/photos/${photo}`;
 }
 
 const styles = StyleSheet.create({

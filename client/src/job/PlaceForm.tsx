@@ -40,7 +40,9 @@ export function PlaceForm({ others }: { others: Design['parts'] }) {
             { value: '', label: 'no other part' },
             ...others.map(({ id, name }) => ({ value: id, label: name })),
           ]}
-          onChange={(of) => put(['opposite'], of ? { of, follows: opposite?.follows ?? true } : undefined)}
+          onChange={(partId) =>
+            put(['opposite'], partId ? { of: partId, follows: opposite?.follows ?? true } : undefined)
+          }
         />
       ) : null}
       {opposite ? (
@@ -73,9 +75,14 @@ export function PlaceForm({ others }: { others: Design['parts'] }) {
             value={faces}
             options={FACES.map(({ value, label }) => ({ value, label }))}
             onChange={(value) => {
-              const found = FACES.find((one) => one.value === value);
-              if (found && found.value !== 'other')
-                put(['pose'], { at: pose.at, yawDeg: found.yawDeg, pitchDeg: found.pitchDeg, rollDeg: found.rollDeg });
+              const facing = FACES.find((option) => option.value === value);
+              if (facing && facing.value !== 'other')
+                put(['pose'], {
+                  at: pose.at,
+                  yawDeg: facing.yawDeg,
+                  pitchDeg: facing.pitchDeg,
+                  rollDeg: facing.rollDeg,
+                });
             }}
           />
           <View style={styles.row}>

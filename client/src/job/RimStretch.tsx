@@ -22,20 +22,20 @@ interface RimStretchProps {
 /** What lies beyond an edge, or a stretch of it. */
 export function RimStretch({ entry, at, others, mayBeShort, onKind, onPart }: RimStretchProps) {
   const kind = (entry?.beyond ?? 'free') as RimKind;
-  const offered = RIM_KINDS.filter((one) => one !== 'goes-on' || others.length > 0);
+  const offered = RIM_KINDS.filter((rimKind) => rimKind !== 'goes-on' || others.length > 0);
   return (
     <>
       <Rows>
-        {offered.map((one) => (
+        {offered.map((offeredKind) => (
           <Row
-            key={one}
-            label={RIM_NAMES[one]}
-            chosen={one === kind}
-            onPress={() => onKind(one)}
-            testID={`beyond-${one}`}
+            key={offeredKind}
+            label={RIM_NAMES[offeredKind]}
+            chosen={offeredKind === kind}
+            onPress={() => onKind(offeredKind)}
+            testID={`beyond-${offeredKind}`}
           >
-            <Body>{RIM_NAMES[one]}</Body>
-            <Small>{RIM_MEANINGS[one]}</Small>
+            <Body>{RIM_NAMES[offeredKind]}</Body>
+            <Small>{RIM_MEANINGS[offeredKind]}</Small>
           </Row>
         ))}
       </Rows>

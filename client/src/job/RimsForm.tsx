@@ -48,12 +48,12 @@ export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormPr
   }, [chosen, wrong]);
   const set = (edges: readonly number[], entries: readonly RimEntry[]) => {
     const rest = rims.filter(({ edge }) => !edges.includes(Number(edge)));
-    const told = entries.filter(({ beyond }) => beyond !== 'free');
+    const notFree = entries.filter(({ beyond }) => beyond !== 'free');
     // What is said of stretches of one edge says nothing of others.
-    const own = edges.length === 1 ? told : told.slice(0, 1).map(({ from: _from, to: _to, ...whole }) => whole);
+    const kept = edges.length === 1 ? notFree : notFree.slice(0, 1).map(({ from: _from, to: _to, ...whole }) => whole);
     put(
       ['rims'],
-      [...rest, ...edges.flatMap((edge) => own.map((entry): RimEntry => ({ ...entry, edge: String(edge) })))].sort(
+      [...rest, ...edges.flatMap((edge) => kept.map((entry): RimEntry => ({ ...entry, edge: String(edge) })))].sort(
         (a, b) => Number(a.edge) - Number(b.edge),
       ),
     );
@@ -82,21 +82,23 @@ export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormPr
       </Small>
       <Rows>
         {groups.map((group, index) => {
-          const own = ofGroup(group);
+          const groupRims = ofGroup(group);
           const name = names[group[0]!];
           const label = phrase`${name ? say(name) : ''}${group.length > 1 ? phrase` and ${group.length - 1} more that go on from it` : ''}`;
           const kinds =
-            own.length === 0 ? RIM_NAMES.free : own.map(({ beyond }) => RIM_NAMES[beyond as RimKind]).join(' · ');
-          const shown = Math.min(stretch, Math.max(0, own.length - 1));
-          const entry = own[shown] ?? null;
+            groupRims.length === 0
+              ? RIM_NAMES.free
+              : groupRims.map(({ beyond }) => RIM_NAMES[beyond as RimKind]).join(' · ');
+          const shown = Math.min(stretch, Math.max(0, groupRims.length - 1));
+          const entry = groupRims[shown] ?? null;
           const first = rims.findIndex(({ edge }) => Number(edge) === group[0]);
           // The one that is shown in another form: with nothing beyond it is gone.
           const change = (next: RimEntry | null) =>
             set(
               group,
-              own.length === 0
+              groupRims.length === 0
                 ? [next ?? { beyond: 'free' }]
-                : own.flatMap((one, at): RimEntry[] => (at !== shown ? [one] : next ? [next] : [])),
+                : groupRims.flatMap((rim, rimIndex): RimEntry[] => (rimIndex !== shown ? [rim] : next ? [next] : [])),
             );
           return (
             <View key={group.join(' ')}>
@@ -111,18 +113,18 @@ export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormPr
               </Row>
               {index === chosen ? (
                 <Unfolded>
-                  {own.length > 1 ? (
+                  {groupRims.length > 1 ? (
                     <Rows>
-                      {own.map((one, at) => (
+                      {groupRims.map((rim, rimIndex) => (
                         <Row
-                          key={at}
-                          label={phrase`Stretch ${at + 1}: ${RIM_NAMES[one.beyond as RimKind]}`}
-                          chosen={at === shown}
-                          onPress={() => setStretch(at)}
-                          testID={`stretch-${at}`}
+                          key={rimIndex}
+                          label={phrase`Stretch ${rimIndex + 1}: ${RIM_NAMES[rim.beyond as RimKind]}`}
+                          chosen={rimIndex === shown}
+                          onPress={() => setStretch(rimIndex)}
+                          testID={`stretch-${rimIndex}`}
                         >
-                          <Body>{phrase`Stretch ${at + 1}`}</Body>
-                          <Small>{phrase`${RIM_NAMES[one.beyond as RimKind]}, from ${String(one.from || 'its beginning')} to ${String(one.to || 'its end')}`}</Small>
+                          <Body>{phrase`Stretch ${rimIndex + 1}`}</Body>
+                          <Small>{phrase`${RIM_NAMES[rim.beyond as RimKind]}, from ${String(rim.from || 'its beginning')} to ${String(rim.to || 'its end')}`}</Small>
                         </Row>
                       ))}
                     </Rows>
@@ -143,10 +145,10 @@ export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormPr
                       onPress={() => {
                         // It begins where the last one ends.
                         set(group, [
-                          ...own,
-                          { ...entryFor('body'), ...(own.at(-1)?.to ? { from: own.at(-1)!.to } : {}) },
+                          ...groupRims,
+                          { ...entryFor('body'), ...(groupRims.at(-1)?.to ? { from: groupRims.at(-1)!.to } : {}) },
                         ]);
-                        setStretch(own.length);
+                        setStretch(groupRims.length);
                       }}
                       testID="rim-more"
                     />
@@ -154,7 +156,7 @@ export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormPr
                   {groups.length > 1 ? (
                     <Action
                       label="The same at every edge"
-                      onPress={() => set(groups.flat(), own.slice(0, 1))}
+                      onPress={() => set(groups.flat(), groupRims.slice(0, 1))}
                       testID="every-edge"
                     />
                   ) : null}

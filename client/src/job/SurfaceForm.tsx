@@ -167,8 +167,8 @@ function EdgesForm({ at, words, first }: { at: TreeKeys; words: readonly [string
               value={edge.through !== undefined}
               onValueChange={(round) =>
                 putEdges(
-                  edges.map((one, other) =>
-                    other === index ? { to: one.to, ...(round ? { through: ['', ''] } : {}) } : one,
+                  edges.map((panelEdge, other) =>
+                    other === index ? { to: panelEdge.to, ...(round ? { through: ['', ''] } : {}) } : panelEdge,
                   ),
                 )
               }
@@ -212,12 +212,12 @@ function ProfileForm() {
 /** Flat panels; all but the first hang on an edge of another. */
 function PanelsForm() {
   const { tree, put } = useTree();
-  const at: TreeKeys = ['surface', 'panels'];
-  const panels = (treeAt(tree, at) ?? []) as readonly { readonly [key: string]: TypedTree }[];
+  const keys: TreeKeys = ['surface', 'panels'];
+  const panels = (treeAt(tree, keys) ?? []) as readonly { readonly [key: string]: TypedTree }[];
   const add = () => {
     const number = panels.length + 1;
     const fold = { on: String(panels[0]?.id ?? ''), edge: '2', own: '4', angleDeg: '90', radius: '2' };
-    put(at, [
+    put(keys, [
       ...panels,
       {
         id: unusedId(
@@ -236,25 +236,25 @@ function PanelsForm() {
       {panels.map((panel, index) => (
         <View key={String(panel.id)} style={styles.edge}>
           <View style={styles.row}>
-            <TreeField at={[...at, index, 'name']} label={phrase`Panel ${index + 1}`} />
+            <TreeField at={[...keys, index, 'name']} label={phrase`Panel ${index + 1}`} />
             {index > 0 ? (
-              <TakeOut what={phrase`panel ${index + 1}`} onPress={() => put(at, without(panels, index))} />
+              <TakeOut what={phrase`panel ${index + 1}`} onPress={() => put(keys, without(panels, index))} />
             ) : null}
           </View>
-          <OutlineForm at={[...at, index, 'outline']} />
+          <OutlineForm at={[...keys, index, 'outline']} />
           {index > 0 ? (
             <>
               <Pick
                 label="Hangs on"
-                value={String(treeAt(tree, [...at, index, 'fold', 'on']) ?? '')}
+                value={String(treeAt(tree, [...keys, index, 'fold', 'on']) ?? '')}
                 options={panels.slice(0, index).map(({ id, name }) => ({ value: String(id), label: String(name) }))}
-                onChange={(on) => put([...at, index, 'fold', 'on'], on)}
+                onChange={(on) => put([...keys, index, 'fold', 'on'], on)}
               />
               <View style={styles.row}>
-                <TreeField at={[...at, index, 'fold', 'edge']} label="On its edge" numeric />
-                <TreeField at={[...at, index, 'fold', 'own']} label="With its own edge" numeric />
-                <TreeField at={[...at, index, 'fold', 'angleDeg']} label="Folded back by" unit="°" />
-                <TreeField at={[...at, index, 'fold', 'radius']} label="Radius of the bend" unit="length" />
+                <TreeField at={[...keys, index, 'fold', 'edge']} label="On its edge" numeric />
+                <TreeField at={[...keys, index, 'fold', 'own']} label="With its own edge" numeric />
+                <TreeField at={[...keys, index, 'fold', 'angleDeg']} label="Folded back by" unit="°" />
+                <TreeField at={[...keys, index, 'fold', 'radius']} label="Radius of the bend" unit="length" />
               </View>
             </>
           ) : null}

@@ -32,16 +32,16 @@ const EDGE_LABELS = 4;
 
 /** How clean an edge may come out against the time its tape is pulled at: the three windows explain themselves. */
 export function edgeCurve(windows: PullWindows, buildUm: number, dwellMin: number, endMin: number): CurveProps {
-  const at = Array.from({ length: EDGE_POINTS + 1 }, (_, index) => (index / EDGE_POINTS) * endMin);
-  const clean = at.map((min) => Math.round(100 * cleanEdgeLikelihood(edgeRisk(windows, min, buildUm, dwellMin))));
-  const every = Math.ceil(at.length / EDGE_LABELS);
-  const worst = at[clean.indexOf(Math.min(...clean))]!;
+  const minutes = Array.from({ length: EDGE_POINTS + 1 }, (_, index) => (index / EDGE_POINTS) * endMin);
+  const clean = minutes.map((min) => Math.round(100 * cleanEdgeLikelihood(edgeRisk(windows, min, buildUm, dwellMin))));
+  const every = Math.ceil(minutes.length / EDGE_LABELS);
+  const worst = minutes[clean.indexOf(Math.min(...clean))]!;
   return {
     title:
       'How clean the edge comes out if the tape is pulled then: the higher, the cleaner (rule of thumb, nothing measured)',
     spoken: phrase`How clean the edge comes out against the time of the pull; worst about ${showMinutes(Math.round(worst))} after the last coat`,
     values: clean,
-    labels: at.map((min, index) => (index % every === 0 ? roundly(min) : '')),
+    labels: minutes.map((min, index) => (index % every === 0 ? roundly(min) : '')),
     decimals: 0,
     fromZero: true,
     segments: 2,

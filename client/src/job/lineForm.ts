@@ -72,14 +72,14 @@ type AnyLine = Readonly<Record<string, unknown>>;
 type Pair = Readonly<Record<string, number>>;
 
 function placesOf(line: TrimLine, unit: 'mm' | 'in'): LineFields['points'] {
-  const of = line as AnyLine;
+  const fields = line as AnyLine;
   const { places, placeWords } = KIND_FORMS[line.kind];
   const pairs =
     places === 'many'
-      ? (of.points as Pair[])
+      ? (fields.points as Pair[])
       : places === 'arc'
-        ? [of.from, of.through, ...((of.also as Pair[]) ?? []), of.to]
-        : places.map(({ key }) => of[key]);
+        ? [fields.from, fields.through, ...((fields.also as Pair[]) ?? []), fields.to]
+        : places.map(({ key }) => fields[key]);
   return (pairs as Pair[]).map((pair) => ({
     along: lengthText(pair[placeWords[0]]!, unit),
     above: lengthText(pair[placeWords[1]]!, unit),
@@ -88,8 +88,8 @@ function placesOf(line: TrimLine, unit: 'mm' | 'in'): LineFields['points'] {
 
 function valuesOf(line: TrimLine, unit: 'mm' | 'in'): Record<string, string> {
   if (line.kind === 'parallel') {
-    const of = typeof line.of === 'string' ? `line:${line.of}` : `edge:${line.of.edge}`;
-    return { of, distance: lengthText(Math.abs(line.offset), unit), side: line.offset > 0 ? 'left' : 'right' };
+    const source = typeof line.of === 'string' ? `line:${line.of}` : `edge:${line.of.edge}`;
+    return { of: source, distance: lengthText(Math.abs(line.offset), unit), side: line.offset > 0 ? 'left' : 'right' };
   }
   if (line.kind === 'continuation') return { of: `${line.part}/${line.of}`, end: line.end, mode: line.mode };
   return Object.fromEntries(
@@ -111,7 +111,7 @@ export function readLine(fields: LineFields, id: string, before: TrimLine | null
   const faults: Record<string, string> = {};
   const pairs = readPlaces(fields, context, faults);
   const values = readValues(fields, context, faults);
-  const made = {
+  const draft = {
     kind: fields.kind,
     id,
     name: fields.name,
@@ -125,7 +125,7 @@ export function readLine(fields: LineFields, id: string, before: TrimLine | null
     ...placed(fields.kind, pairs),
     ...withSpecials(fields.kind, values),
   };
-  const checked = checkAgainst(lineSchema, made);
+  const checked = checkAgainst(lineSchema, draft);
   if (checked.ok && Object.keys(faults).length === 0) return { ok: true, line: checked.value };
   // What cannot be read stands as 0 or is missing for now, and has its own words already.
   if (!checked.ok) for (const fault of checked.faults) faults[fieldOf(fault.path, fields.kind)] ??= faultText(fault);
@@ -149,16 +149,16 @@ function readValues(
   context: LengthContext,
   faults: Record<string, string>,
 ): Record<string, unknown> {
-  const found: Record<string, unknown> = {};
+  const lineValues: Record<string, unknown> = {};
   for (const field of KIND_FORMS[kind].fields) {
     const text = (values[field.key] ?? '').trim();
     if (text === '' && field.optional) continue;
     if (kind === 'bands' && text === UNKNOWN) continue;
     const reading = isLength(field.as) ? readLength(text, context) : readPlain(text, field);
-    if (reading.ok) found[field.key] = reading.value;
+    if (reading.ok) lineValues[field.key] = reading.value;
     else faults[`values.${field.key}`] = faultText(reading.why);
   }
-  return kind === 'bands' ? withBandFound(found, values, faults) : found;
+  return kind === 'bands' ? withBandFound(lineValues, values, faults) : lineValues;
 }
 
 /** What stands for the value to be found. */
@@ -167,11 +167,11 @@ const BAND_VALUES: readonly BandUnknown[] = ['count', 'width', 'gap', 'margin'];
 
 /** Finds the one value of bands that is written as `?`, from the length they are spread over. */
 function withBandFound(
-  found: Record<string, unknown>,
+  lineValues: Record<string, unknown>,
   typed: LineFields['values'],
   faults: Record<string, string>,
 ): Record<string, unknown> {
-  const { [WHOLE_LENGTH]: whole, ...values } = found;
+  const { [WHOLE_LENGTH]: whole, ...values } = lineValues;
   const unknown = BAND_VALUES.filter((key) => (typed[key] ?? '').trim() === UNKNOWN);
   if (unknown.length === 0) return values;
   if (unknown.length > 1 || whole === undefined) {
@@ -237,9 +237,9 @@ function withSpecials(kind: LineKind, values: Record<string, unknown>): Record<s
   return kind === 'ellipse' ? { height: values.width, ...values } : values;
 }
 
-const splitOnce = (text: string, at: string): [string, string] => [
-  text.slice(0, text.indexOf(at)),
-  text.slice(text.indexOf(at) + 1),
+const splitOnce = (text: string, separator: string): [string, string] => [
+  text.slice(0, text.indexOf(separator)),
+  text.slice(text.indexOf(separator) + 1),
 ];
 
 /** The field a fault of the schema belongs to. */

@@ -76,7 +76,7 @@ export function readPart(tree: TypedTree, lines: Part['lines'], context: LengthC
   const { value, faults } = readTree(tree, context);
   const checked = checkAgainst(partSchema, { ...withoutDefaults(value as Record<string, unknown>), lines });
   // What cannot be read stands as 0 for now: only what is wrong elsewhere is told beside it.
-  const others = checked.ok ? [] : checked.faults.filter(({ path }) => !faults.some((one) => one.path === path));
+  const others = checked.ok ? [] : checked.faults.filter(({ path }) => !faults.some((fault) => fault.path === path));
   if (faults.length > 0 || !checked.ok) return refused([...faults, ...others]);
   const part = checked.value;
   const deeper = [
@@ -92,14 +92,14 @@ export function readPart(tree: TypedTree, lines: Part['lines'], context: LengthC
 
 /** Faults of a whole outline or panel are told at its first field. */
 function surfacePlace(part: Part, keys: readonly (string | number)[]): string {
-  const at = ['surface', ...keys];
-  const last = at[at.length - 1];
-  if (last === 'points' || typeof last === 'number') return pathText([...at, 0]);
+  const path = ['surface', ...keys];
+  const last = path[path.length - 1];
+  if (last === 'points' || typeof last === 'number') return pathText([...path, 0]);
   if (last === 'outline' && 'outline' in part.surface && part.surface.outline.kind === 'polygon')
-    return pathText([...at, 'points', 0, 0]);
-  if (last === 'outline') return pathText([...at, 'start', 0]);
-  if (last === 'fold') return pathText([...at.slice(0, -1), 'name']);
-  return pathText(at);
+    return pathText([...path, 'points', 0, 0]);
+  if (last === 'outline') return pathText([...path, 'start', 0]);
+  if (last === 'fold') return pathText([...path.slice(0, -1), 'name']);
+  return pathText(path);
 }
 
 const refused = (faults: readonly Fault[]): PartRead => ({

@@ -26,9 +26,9 @@ export interface Dragging {
  */
 export function useDrag(part: PartPlan | null, lineId: string | null): Dragging {
   const { design, shelf, change } = useJob();
-  const made = design.parts.find(({ id }) => id === part?.id)?.lines.find(({ id }) => id === lineId) ?? null;
-  const free = part !== null && made !== null && !made.locked;
-  const { output } = useView('handles', free ? { part: part.id, line: made.id } : null);
+  const trimLine = design.parts.find(({ id }) => id === part?.id)?.lines.find(({ id }) => id === lineId) ?? null;
+  const free = part !== null && trimLine !== null && !trimLine.locked;
+  const { output } = useView('handles', free ? { part: part.id, line: trimLine.id } : null);
   const [live, setLive] = useState<DragResult | null>(null);
   const waiting = useRef<CanvasDrag | null>(null);
   const busy = useRef(false);
@@ -36,13 +36,13 @@ export function useDrag(part: PartPlan | null, lineId: string | null): Dragging 
   useEffect(() => setLive(null), [design]);
   async function next(): Promise<void> {
     const drag = waiting.current;
-    if (!drag || busy.current || !part || !made) return;
+    if (!drag || busy.current || !part || !trimLine) return;
     waiting.current = null;
     busy.current = true;
-    const found = await session
+    const result = await session
       .drag({
         part: part.id,
-        line: made.id,
+        line: trimLine.id,
         key: drag.key,
         place: drag.place,
         reachMm: SNAP_DP * drag.mmPerDp,
@@ -50,13 +50,13 @@ export function useDrag(part: PartPlan | null, lineId: string | null): Dragging 
       })
       .catch(() => null)
       .finally(() => (busy.current = false));
-    setLive(found);
-    if (drag.phase === 'end' && found) {
+    setLive(result);
+    if (drag.phase === 'end' && result) {
       const moved =
-        !found.fault &&
-        (await change((now) => withLine(now, part.id, found.line), {
+        !result.fault &&
+        (await change((now) => withLine(now, part.id, result.line), {
           code: 'edit.line-moved',
-          values: { name: made.name },
+          values: { name: trimLine.name },
         }));
       if (!moved) setLive(null);
       return;

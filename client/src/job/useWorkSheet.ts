@@ -101,14 +101,14 @@ export function useWorkSheet(id: string): WorkSheet {
   const { own, toSend, events, progress, doneCount } = useMemo(() => {
     const kept = run.data?.events ?? [];
     const ownOf = (all: readonly Pending[]) =>
-      all.filter(({ job, event }) => job === id && !kept.some((one) => one.id === event.id));
+      all.filter(({ job, event }) => job === id && !kept.some((entryKept) => entryKept.id === event.id));
     const here = ownOf(pending);
     const waiting = here.filter(({ refused }) => refused === null);
     // What was tapped counts at once; the server's record takes its place when it comes.
     const all = [...kept, ...[...ownOf(landed), ...waiting].map(({ event }) => event)];
-    const found = progressOf(plan?.steps ?? NO_STEPS, all, sheet);
-    const count = plan?.toDo.filter((step) => found.doneAt.has(step.id)).length ?? 0;
-    return { own: here, toSend: waiting, events: all, progress: found, doneCount: count };
+    const jobProgress = progressOf(plan?.steps ?? NO_STEPS, all, sheet);
+    const count = plan?.toDo.filter((step) => jobProgress.doneAt.has(step.id)).length ?? 0;
+    return { own: here, toSend: waiting, events: all, progress: jobProgress, doneCount: count };
   }, [id, run.data, pending, landed, plan, sheet]);
   const isOffline = offline.has(id);
   return {
@@ -121,7 +121,7 @@ export function useWorkSheet(id: string): WorkSheet {
     error: run.data ? null : run.error,
     retry: () => void run.refetch(),
     log: (kind, step, note, saw) => void outbox.add(id, entry(kind, step, note, sheet, saw)),
-    logFor: (job, step, saw, of) => void outbox.add(job, entry('done', step, '', of, saw)),
+    logFor: (job, step, saw, sheetNumber) => void outbox.add(job, entry('done', step, '', sheetNumber, saw)),
     logPhoto: (step, photo) =>
       void outbox.add(id, entry('note', step, '', sheet, { kind: 'photo', photo: newId() }), photo),
     start: (revision, shelf) => {
@@ -137,8 +137,8 @@ export function useWorkSheet(id: string): WorkSheet {
     unkept,
     refused: own.filter(({ refused }) => refused !== null),
     unsent: own.length,
-    again: (one, mended) => void outbox.again(one, mended),
-    drop: (one) => void outbox.drop(one),
+    again: (waiting, mended) => void outbox.again(waiting, mended),
+    drop: (waiting) => void outbox.drop(waiting),
     trouble: begin.error?.message ?? null,
   };
 }

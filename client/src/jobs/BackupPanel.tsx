@@ -32,7 +32,7 @@ export function BackupPanel() {
   const { data } = useQuery({ queryKey: ['backups'], queryFn: () => request('GET', '/shop/backups', backupsSchema) });
   const make = useMutation({
     mutationFn: () => request('POST', '/shop/backups', backupsSchema),
-    onSuccess: (made) => client.setQueryData(['backups'], made),
+    onSuccess: (answer) => client.setQueryData(['backups'], answer),
   });
   if (!data?.made) return null;
   const [newest] = data.backups;

@@ -29,7 +29,7 @@ export function FarView({
   const figure = Math.min(width / LETTERS_ACROSS, MOST_HIGH * height);
   const title = Math.min(figure / 2.2, 64);
   const window = decidingWindow(
-    running.filter((one) => one.step === step?.id),
+    running.filter((runningWindow) => runningWindow.step === step?.id),
     now,
   );
   const state = window ? windowState(window, now) : null;

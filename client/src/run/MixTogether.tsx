@@ -14,7 +14,7 @@ export function MixTogether({ job, step, onBoth }: { job: string; step: Step; on
   const look = useLook();
   const { volume } = useWords();
   const { data: day } = useDay();
-  const mix = day?.oneMix.find(({ mixes }) => mixes.some((one) => one.job === job && one.step === step.id));
+  const mix = day?.oneMix.find(({ mixes }) => mixes.some((other) => other.job === job && other.step === step.id));
   if (!mix) return null;
   if (mix.mixes[0]?.job !== job)
     return (

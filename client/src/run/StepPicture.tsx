@@ -26,7 +26,7 @@ export function StepPicture({ plan, step }: { plan: Plan; step: Step }) {
   const part = parts[turned % Math.max(1, parts.length)];
   if (!part) return null;
   const lines = items.filter(isLine);
-  const picture = stage.pictures.find((one) => one.part === part.id)?.areas ?? [];
+  const picture = stage.pictures.find((other) => other.part === part.id)?.areas ?? [];
   const [first] = lines;
   const technique = step.kind === 'lay' ? first?.techniques[0]?.code : undefined;
   return (
@@ -35,7 +35,7 @@ export function StepPicture({ plan, step }: { plan: Plan; step: Step }) {
         <PartDrawing
           part={part}
           areas={picture.map(({ code, covered, colour }) => ({ code, colour, covered }))}
-          runs={lines.filter((one) => one.part === part.id)}
+          runs={lines.filter((line) => line.part === part.id)}
           chosenRun={first?.part === part.id ? first.id : null}
           arrows={step.kind === 'coat' ? sprayArrows(plan, part, stage) : []}
           codes="lines"

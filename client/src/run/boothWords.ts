@@ -8,8 +8,8 @@ export function boothWords({ twoPart, untilMs }: BoothState, now: number): strin
     return twoPart
       ? 'In the booth: only who sprays, with supplied air. All others stay out.'
       : 'In the booth: only who sprays, with a vapour filter.';
-  const at = clockTime(untilMs, now);
+  const until = clockTime(untilMs, now);
   return twoPart
-    ? phrase`Booth: with supplied air only, all others stay out until it is cleared, not before ${at} (estimate; what the booth and the sheet say goes before).`
-    : phrase`Booth: with a vapour filter only until it is cleared, not before ${at} (estimate).`;
+    ? phrase`Booth: with supplied air only, all others stay out until it is cleared, not before ${until} (estimate; what the booth and the sheet say goes before).`
+    : phrase`Booth: with a vapour filter only until it is cleared, not before ${until} (estimate).`;
 }

@@ -37,7 +37,7 @@ export async function asKept(file: Blob): Promise<Blob | null> {
   canvas.getContext('2d')?.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
   bitmap.close();
   for (const quality of QUALITIES) {
-    const blob = await new Promise<Blob | null>((made) => canvas.toBlob(made, 'image/jpeg', quality));
+    const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/jpeg', quality));
     if (blob && blob.size <= MAX_PHOTO_BYTES) return blob;
   }
   return null;

@@ -17,8 +17,8 @@ let seen: readonly Seen[] = [];
 const listeners = new Set<() => void>();
 
 /** Hears that a device is at a step; one device is at one step at a time. */
-export function onPresence(here: Presence, at = clock.now()): void {
-  seen = [...seen.filter(({ device }) => device !== here.device), { ...here, at }];
+export function onPresence(here: Presence, atMs = clock.now()): void {
+  seen = [...seen.filter(({ device }) => device !== here.device), { ...here, at: atMs }];
   listeners.forEach((changed) => changed());
 }
 
@@ -32,24 +32,26 @@ export const othersAt = (
   all: readonly Seen[],
   job: string,
   step: string | null,
-  own: string,
+  ownDevice: string,
   now: number,
 ): Presence[] =>
-  all.filter((one) => one.job === job && one.step === step && one.device !== own && now - one.at < THERE_FOR_MS);
+  all.filter(
+    (other) => other.job === job && other.step === step && other.device !== ownDevice && now - other.at < THERE_FOR_MS,
+  );
 
 /** Says which step this device is at as long as the page is seen, and tells who else is there. */
 export function usePresence(job: string, step: string | null, now: number): readonly Presence[] {
   const all = useSyncExternalStore(subscribe, () => seen);
-  const own = deviceName();
+  const ownDevice = deviceName();
   useEffect(() => {
     if (step === null) return;
     const say = () => {
       if (document.visibilityState === 'visible')
-        void request('POST', `/jobs/${job}/here`, null, { step, device: own }).catch(() => undefined);
+        void request('POST', `/jobs/${job}/here`, null, { step, device: ownDevice }).catch(() => undefined);
     };
     say();
     const timer = setInterval(say, SAY_EVERY_MS);
     return () => clearInterval(timer);
-  }, [job, step, own]);
-  return othersAt(all, job, step, own, now);
+  }, [job, step, ownDevice]);
+  return othersAt(all, job, step, ownDevice, now);
 }

@@ -37,8 +37,8 @@ export function AirScreen() {
   const send = useMutation({
     mutationFn: (body: Air) =>
       request('POST', '/air', airAnswerSchema, { at: new Date(clock.now()).toISOString(), ...body }),
-    onSuccess: (told) => {
-      client.setQueryData(['air'], told);
+    onSuccess: (answer) => {
+      client.setQueryData(['air'], answer);
       void client.invalidateQueries({ queryKey: ['day'] });
       router.push('/clock');
     },

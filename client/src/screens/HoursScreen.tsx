@@ -35,7 +35,7 @@ const typedOf = ({ id, name, week, off }: ShopDay['people'][number]): TypedPerso
   week: week.map(hoursOf),
   off: off.join(', '),
 });
-const datesIn = (text: string): string[] => text.split(/[\s,;]+/).filter((one) => one !== '');
+const datesIn = (text: string): string[] => text.split(/[\s,;]+/).filter((word) => word !== '');
 const isDate = (text: string): boolean => /^\d{4}-\d\d-\d\d$/.test(text) && !Number.isNaN(Date.parse(text));
 
 /** People and hours: who works here and when, and when the booth may be used. */
@@ -69,7 +69,9 @@ function HoursForm({ kept: { revision, day } }: { kept: KeptShopDay }) {
     },
   });
   const change = (index: number, next: Partial<TypedPerson>) =>
-    setPeople(people.map((one, at) => (at === index ? { ...one, ...next } : one)));
+    setPeople(
+      people.map((typedPerson, personIndex) => (personIndex === index ? { ...typedPerson, ...next } : typedPerson)),
+    );
   const wrong =
     people.some(
       ({ name, week, off }) =>
@@ -139,7 +141,7 @@ function HoursForm({ kept: { revision, day } }: { kept: KeptShopDay }) {
           <Action
             rank="quiet"
             label={phrase`Take ${person.name || 'this one'} off the list`}
-            onPress={() => setPeople(people.filter((_, at) => at !== index))}
+            onPress={() => setPeople(people.filter((_, personIndex) => personIndex !== index))}
             testID="person-gone"
           />
         </Panel>
@@ -184,7 +186,7 @@ function WeekFields({
             key={day}
             label={day}
             value={week[index] ?? ''}
-            onChange={(text) => onChange(week.map((one, at) => (at === index ? text : one)))}
+            onChange={(text) => onChange(week.map((hours, dayIndex) => (dayIndex === index ? text : hours)))}
             fault={tried && readHours(week[index] ?? '') === undefined ? WRONG_HOURS : undefined}
             testID={`${name}-${index}`}
           />

@@ -48,7 +48,7 @@ export function NotSentScreen() {
       {ids.map((job) => (
         <Panel key={job}>
           <Heading>{titleOf(job)}</Heading>
-          <Entries job={job} pending={pending.filter((one) => one.job === job)} />
+          <Entries job={job} pending={pending.filter((other) => other.job === job)} />
         </Panel>
       ))}
       {drafts.map((job) => (
@@ -66,9 +66,9 @@ function Entries({ job, pending }: { job: string; pending: readonly Pending[] })
   const wordsOf = useEntryWords(frozen ? readWorkSheet(frozen).steps : []);
   return (
     <>
-      {pending.map((one) => {
-        const { event, refused } = one;
-        const mended = correctedTime(one, clock);
+      {pending.map((other) => {
+        const { event, refused } = other;
+        const mended = correctedTime(other, clock);
         return (
           <View key={event.id} style={styles.entry} testID="unsent">
             <Body>{wordsOf(event)}</Body>

@@ -31,7 +31,7 @@ function useScreens() {
     let wanted = true;
     setError(null);
     fetchScreens().then(
-      (found) => wanted && setScreens(found),
+      (fetched) => wanted && setScreens(fetched),
       () => wanted && setError(new Error('This screen could not be fetched. Nothing you entered is lost.')),
     );
     return () => {

@@ -42,7 +42,12 @@ export function BehaviourPanel({ finish }: { finish: string }) {
             rows={[...seen]
               .reverse()
               .slice(0, SHOWN)
-              .map((one) => [dayAndTime(one.at), one.title, showMinutes(Math.round(one.passedMin)), seenWords(one)])}
+              .map((observation) => [
+                dayAndTime(observation.at),
+                observation.title,
+                showMinutes(Math.round(observation.passedMin)),
+                seenWords(observation),
+              ])}
           />
           {may ? (
             <Action

@@ -127,7 +127,7 @@ const conditions = ({ airC, rhPercent, gun, note }: Card, { temperature }: Words
       rhPercent === null ? null : phrase`${rhPercent} % humidity`,
       gun || null,
       note || null,
-    ].filter((one) => one !== null),
+    ].filter((action) => action !== null),
   ) || 'No conditions noted';
 
 function freeId(cards: readonly Card[]): string {
@@ -162,7 +162,7 @@ function CardForm({
   const [tried, setTried] = useState(false);
   const set = (update: Partial<Fields>) => onFields({ ...fields, ...update });
   const setStepAt = (index: number, update: Partial<Fields['steps'][number]>) =>
-    set({ steps: fields.steps.map((one, at) => (at === index ? { ...one, ...update } : one)) });
+    set({ steps: fields.steps.map((other, stepIndex) => (stepIndex === index ? { ...other, ...update } : other)) });
   const read = readCard(fields);
   const fault = (path: string) => (tried && !read.ok ? faultAt(read.faults, path) : undefined);
   const add = () => {
@@ -271,6 +271,6 @@ const styles = StyleSheet.create({
 });
 
 function faultAt(faults: readonly Fault[], path: string): string | undefined {
-  const fault = faults.find((one) => one.path === path);
+  const fault = faults.find((other) => other.path === path);
   return fault && faultText(fault);
 }

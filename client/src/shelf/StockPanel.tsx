@@ -31,7 +31,7 @@ interface StockPanelProps {
 /** What there is of an entry, what jobs will take, and what came and went. */
 export function StockPanel({ stuff, code, have }: StockPanelProps) {
   const moves = useStockMoves(stuff, code).data?.moves ?? [];
-  const reserved = useReserved().data?.reserved.find((one) => one.stuff === stuff && one.code === code);
+  const reserved = useReserved().data?.reserved.find((entry) => entry.stuff === stuff && entry.code === code);
   const book = useBookStock();
   const [text, setText] = useState('');
   const reading = readNumber(text);

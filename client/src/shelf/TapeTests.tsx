@@ -45,7 +45,7 @@ export function TapeTests({ tape, onFigures }: TapeTestsProps) {
   const stretch = stretchFromBendTest(tape, { cleanMm: lengthOf(clean), failedMm: lengthOf(failed) });
   const tried = lengthOf(clean) !== null || lengthOf(failed) !== null;
   const [age, surface] = [readNumber(stuck.ageH), readTemperature(stuck.surface, 'C')];
-  const found =
+  const figures =
     age.ok && surface.ok
       ? gripFromStickTest(
           tape,
@@ -53,7 +53,7 @@ export function TapeTests({ tape, onFigures }: TapeTestsProps) {
           REFERENCE_AIR,
         )
       : null;
-  const says = found && (found.adhesionN25 !== tape.adhesionN25 || found.minApplyC !== tape.minApplyC);
+  const says = figures && (figures.adhesionN25 !== tape.adhesionN25 || figures.minApplyC !== tape.minApplyC);
   return (
     <>
       <Panel>
@@ -112,16 +112,18 @@ export function TapeTests({ tape, onFigures }: TapeTestsProps) {
           ]}
           onChange={(result) => setStuck({ ...stuck, result })}
         />
-        {found && says ? (
+        {figures && says ? (
           <Action
             label={
               stuck.result === 'let-go'
-                ? phrase`Take it as sticking from ${found.minApplyC} °C`
-                : phrase`Take a grip of ${found.adhesionN25.toFixed(1)} N/25 mm`
+                ? phrase`Take it as sticking from ${figures.minApplyC} °C`
+                : phrase`Take a grip of ${figures.adhesionN25.toFixed(1)} N/25 mm`
             }
             onPress={() =>
               onFigures(
-                stuck.result === 'let-go' ? { minApplyC: found.minApplyC } : { adhesionN25: round(found.adhesionN25) },
+                stuck.result === 'let-go'
+                  ? { minApplyC: figures.minApplyC }
+                  : { adhesionN25: round(figures.adhesionN25) },
               )
             }
             testID="take-grip"

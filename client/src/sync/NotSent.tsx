@@ -18,10 +18,10 @@ export function NotSent() {
   const keeps =
     useQuery({ queryKey: ['keeps'], queryFn: store.keeps, networkMode: 'always', staleTime: Infinity }).data ?? true;
   if (held.length > 0) return <EntriesOfOthers />;
-  if (!keeps && told(pending, offline, true).length === 0) return <NothingKept />;
-  const unsent = told(pending, offline, unkept);
+  if (!keeps && summary(pending, offline, true).length === 0) return <NothingKept />;
+  const unsent = summary(pending, offline, unkept);
   if (unsent.length === 0 || path.endsWith('/run') || path === '/not-sent') return null;
-  const refused = unsent.filter((one) => one.refused !== null).length;
+  const refused = unsent.filter((other) => other.refused !== null).length;
   return (
     <Link href={'/not-sent' as Href} asChild>
       <Pressable style={StyleSheet.flatten(styles.bar)} testID="not-sent">
@@ -37,7 +37,7 @@ export function NotSent() {
 }
 
 /** Entries that are told of: all where nothing is kept, else those that were refused or could not be sent. */
-const told = (pending: OutboxState['pending'], offline: OutboxState['offline'], unkept: boolean) =>
+const summary = (pending: OutboxState['pending'], offline: OutboxState['offline'], unkept: boolean) =>
   pending.filter(({ job, refused }) => unkept || refused !== null || offline.has(job));
 
 /** This browser keeps nothing: what is entered is gone with the page, unless it was sent. */

@@ -46,6 +46,6 @@ export async function readKept(store: SyncStore, job: string): Promise<KeptJob> 
 }
 
 /** Keeps the steps of a job, with the revision they belong to. */
-export const keepHistory = (store: SyncStore, job: string, of: number, history: History): void =>
+export const keepHistory = (store: SyncStore, job: string, revision: number, history: History): void =>
   // A device without room has no steps after a reload; nothing else is lost.
-  void store.keep('histories', job, { of, ...history }).catch(() => undefined);
+  void store.keep('histories', job, { of: revision, ...history }).catch(() => undefined);

@@ -48,9 +48,9 @@ export function useInstalled(): Update | null {
 }
 
 /** Tells of a build that waits beside the one in use. */
-function watch(registration: Worker, found: (worker: ServiceWorker) => void): void {
+function watch(registration: Worker, onWorker: (worker: ServiceWorker) => void): void {
   const look = () => {
-    if (registration.waiting && navigator.serviceWorker.controller) found(registration.waiting);
+    if (registration.waiting && navigator.serviceWorker.controller) onWorker(registration.waiting);
   };
   look();
   registration.addEventListener('updatefound', () => registration.installing?.addEventListener('statechange', look));

@@ -11,6 +11,6 @@ export function correctedTime(
   clock: Pick<ShopClock, 'now' | 'aheadMs'>,
 ): Pick<LogEvent, 'at' | 'deviceAt'> | null {
   if (refused?.code !== 'invalid' || clock.aheadMs() === 0 || event.deviceAt !== undefined) return null;
-  const at = new Date(Math.min(Date.parse(event.at) - clock.aheadMs(), clock.now()));
-  return { at: at.toISOString(), deviceAt: event.at };
+  const date = new Date(Math.min(Date.parse(event.at) - clock.aheadMs(), clock.now()));
+  return { at: date.toISOString(), deviceAt: event.at };
 }

@@ -25,7 +25,9 @@ class Phone {
   }
   private open(): void {
     // Whoever changes something tells the other pages of the phone.
-    const page = newPage(this.disk, () => this.pages.forEach((one) => void (one === page || one.outbox.reread())));
+    const page = newPage(this.disk, () =>
+      this.pages.forEach((other) => void (other === page || other.outbox.reread())),
+    );
     page.answer = (entries) => this.shop.hear(entries, this.weather);
     page.outbox.onTaken = (job) => void this.askFor(page, job);
     this.pages.push(page);
@@ -51,9 +53,12 @@ class Phone {
     const clock = createClock(() => this.shop.now + this.ahead);
     clock.hear(new Date(this.shop.now).toUTCString());
     for (const { outbox } of this.pages)
-      for (const one of outbox.state().pending)
-        if (one.refused)
-          await outbox.again(one.event.id, correctedTime(one, clock) ?? { at: new Date(this.shop.now).toISOString() });
+      for (const pending of outbox.state().pending)
+        if (pending.refused)
+          await outbox.again(
+            pending.event.id,
+            correctedTime(pending, clock) ?? { at: new Date(this.shop.now).toISOString() },
+          );
   }
   waitOver(): void {
     for (const page of this.pages) page.waits.splice(0).forEach(({ work }) => work());

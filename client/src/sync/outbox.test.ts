@@ -105,7 +105,7 @@ it('shows what is refused, does not try it again by itself, and goes on with the
   const page = newPage();
   const [bad, good] = [entry('bad'), entry('good')];
   page.answer = (entries) => ({
-    entries: entries.map((one, seq) => (one.note === 'bad' ? refusal(one) : { id: one.id, seq })),
+    entries: entries.map((other, seq) => (other.note === 'bad' ? refusal(other) : { id: other.id, seq })),
   });
   void page.outbox.add('job', bad);
   void page.outbox.add('job', good);
@@ -205,7 +205,8 @@ it('what was sent while it was still being written down does not come back', asy
   let write: () => void = () => undefined;
   const keep = page.disk.keepEntry;
   Object.assign(page.disk, {
-    keepEntry: (one: Parameters<typeof keep>[0]) => new Promise<void>((done) => (write = () => done(keep(one)))),
+    keepEntry: (pending: Parameters<typeof keep>[0]) =>
+      new Promise<void>((done) => (write = () => done(keep(pending)))),
   });
   void page.outbox.add('job', entry());
   await settled();

@@ -84,7 +84,7 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers, h
     state = {
       ...state,
       pending,
-      held: pending.filter((one) => one.refused === null && isHeld(one)),
+      held: pending.filter((other) => other.refused === null && isHeld(other)),
       unkept: unkept.size > 0,
       ...changes,
     };
@@ -140,7 +140,9 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers, h
     try {
       for (;;) {
         const next = nextOf(
-          [...here.values()].filter((one) => one.job === job && one.refused === null && !isHeld(one)).sort(byTurn),
+          [...here.values()]
+            .filter((pending) => pending.job === job && pending.refused === null && !isHeld(pending))
+            .sort(byTurn),
         );
         if (next.length === 0) break;
         if (!(await sendThese(job, next))) return waitFor(job);
@@ -166,22 +168,23 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers, h
       const outcome = outcomeOf(error);
       if (outcome.kind !== 'refused') return false;
       // The job itself is refused, gone or not ours to write to; or the photo.
-      for (const one of these) await keep({ ...one, refused: { code: outcome.code, message: outcome.message } });
+      for (const pending of these)
+        await keep({ ...pending, refused: { code: outcome.code, message: outcome.message } });
       return true;
     }
-    const told = these.flatMap((one, place) => {
-      const answer = taken.entries.find(({ id }) => id === one.event.id) ?? taken.entries[place];
-      return answer && (answer.id === one.event.id || answer.id === '') ? [{ one, answer }] : [];
+    const results = these.flatMap((pending, place) => {
+      const answer = taken.entries.find(({ id }) => id === pending.event.id) ?? taken.entries[place];
+      return answer && (answer.id === pending.event.id || answer.id === '') ? [{ one: pending, answer }] : [];
     });
-    const landed = told.flatMap(({ one, answer }) => ('seq' in answer ? [one] : []));
+    const landed = results.flatMap(({ one, answer }) => ('seq' in answer ? [one] : []));
     if (landed.length > 0) {
       land(landed);
       outbox.onTaken(job);
     }
-    for (const { one, answer } of told)
+    for (const { one, answer } of results)
       if ('refused' in answer)
         await keep({ ...one, refused: { code: answer.refused.code, message: answer.refused.message } });
-    return told.length === these.length;
+    return results.length === these.length;
   }
   function waitFor(job: string): void {
     const count = tries.get(job) ?? 0;
@@ -213,10 +216,10 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers, h
       await kept;
     },
     async again(id, mended = {}) {
-      const one = here.get(id);
-      if (!one) return;
-      const kept = keep({ ...one, event: { ...one.event, ...mended }, refused: null });
-      void pump(one.job);
+      const pending = here.get(id);
+      if (!pending) return;
+      const kept = keep({ ...pending, event: { ...pending.event, ...mended }, refused: null });
+      void pump(pending.job);
       await kept;
     },
     drop: forget,
@@ -233,14 +236,17 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers, h
       const ids = new Set(kept.map(({ event }) => event.id));
       for (const id of [...here.keys()]) if (!ids.has(id) && !unkept.has(id) && !writing.has(id)) here.delete(id);
       const landed = new Set(state.landed.map(({ event }) => event.id));
-      for (const one of kept) if (!gone.has(one.event.id) && !landed.has(one.event.id)) here.set(one.event.id, one);
+      for (const pending of kept)
+        if (!gone.has(pending.event.id) && !landed.has(pending.event.id)) here.set(pending.event.id, pending);
       show();
     },
     async seen(job, ids) {
-      const told = [...state.landed, ...here.values()].filter((one) => one.job === job && ids.has(one.event.id));
-      if (told.length === 0) return;
-      show({ landed: state.landed.filter((one) => !told.includes(one)) });
-      for (const { event } of told) await forget(event.id);
+      const pendings = [...state.landed, ...here.values()].filter(
+        (pending) => pending.job === job && ids.has(pending.event.id),
+      );
+      if (pendings.length === 0) return;
+      show({ landed: state.landed.filter((pending) => !pendings.includes(pending)) });
+      for (const { event } of pendings) await forget(event.id);
     },
     state: () => state,
     subscribe(changed) {

@@ -91,7 +91,7 @@ it('saves the newest of several changes and forgets the draft', async () => {
   const { saver, last } = opened();
   ['A', 'B', 'C'].forEach((title) => saver.save(design(title)));
   await settle();
-  expect(shop.revisions.map((one) => one.design.title)).toEqual(['First', 'A', 'C']);
+  expect(shop.revisions.map((revision) => revision.design.title)).toEqual(['First', 'A', 'C']);
   expect([last(), await draftNow()]).toEqual(['saved', null]);
 });
 
@@ -113,7 +113,7 @@ it('nor with the change made after it', async () => {
   await settle();
   saver.save(design('B'));
   await patience();
-  expect(shop.revisions.map((one) => one.design.title)).toEqual(['First', 'A', 'B']);
+  expect(shop.revisions.map((revision) => revision.design.title)).toEqual(['First', 'A', 'B']);
   expect(last()).toBe('saved');
   expect(states).not.toContain('stale');
 });
@@ -128,7 +128,7 @@ it('nor after a reload with that change still to send', async () => {
   before.saver.stop();
   const { states, last } = opened(await draftNow());
   await settle();
-  expect(shop.revisions.map((one) => one.design.title)).toEqual(['First', 'A', 'B']);
+  expect(shop.revisions.map((revision) => revision.design.title)).toEqual(['First', 'A', 'B']);
   expect(last()).toBe('saved');
   expect(states).not.toContain('stale');
 });

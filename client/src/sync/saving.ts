@@ -105,7 +105,7 @@ export function createSaver(
       if (current) tell({ kind: 'stale', current }, null);
       else if (outcome.kind === 'refused') tell({ kind: 'refused', message: outcome.message }, null);
       else {
-        unsure = [...unsure.filter((one) => one !== sent.save), sent.save].slice(-10);
+        unsure = [...unsure.filter((save) => save !== sent.save), sent.save].slice(-10);
         remember();
         tell({ kind: 'waiting' }, null);
         tryLater();

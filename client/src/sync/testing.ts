@@ -46,10 +46,10 @@ export function newDisk(): Disk {
 
 let count = 0;
 /** An entry of its own. */
-export const entry = (note = '', at = '2026-05-04T08:00:00.000Z'): LogEvent => ({
+export const entry = (note = '', instant = '2026-05-04T08:00:00.000Z'): LogEvent => ({
   id: `00000000-0000-4000-8000-${String(++count).padStart(12, '0')}`,
   version: 2,
-  at,
+  at: instant,
   kind: 'done',
   step: 'one' as StepId,
   note,

@@ -8,13 +8,13 @@ export function useEntryWords(steps: readonly Step[]): (event: LogEvent) => stri
   const words = useWords();
   const { say, entry } = words;
   return ({ kind, step, note, at, saw }) => {
-    const found = stepOfEntry(steps, step);
-    const title = found && say(found.say);
+    const namedStep = stepOfEntry(steps, step);
+    const title = namedStep && say(namedStep.say);
     const seen = sawWords(saw, words);
     return phrase`${timeOf(at)} ${entry(kind)}${title ? phrase`: ${title}` : ''}${seen ? phrase`, ${seen}` : ''}${note ? phrase` (${note})` : ''}`;
   };
 }
 
 /** The time of day of an instant. */
-export const timeOf = (at: string): string =>
-  new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });
+export const timeOf = (instant: string): string =>
+  new Date(instant).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });

@@ -28,7 +28,7 @@ export function ByHand({ run, line, backed }: { run: LineItem; line: string; bac
   const first: First =
     layers.find((pin) => pin.part === place.part && pin.line === line && pin.side === place.side)?.first ?? 'plan';
   const school = pulls.find((pin) => pin.part === place.part && pin.line === line)?.school ?? 'rest';
-  const own = ownWays.find(
+  const ownWay = ownWays.find(
     (way) => way.part === place.part && way.line === line && (way.side === undefined || way.side === place.side),
   );
   const mask = (text: string | null) =>
@@ -36,7 +36,9 @@ export function ByHand({ run, line, backed }: { run: LineItem; line: string; bac
       (now) =>
         setOwnWay(
           now,
-          text === null && own ? { part: own.part, line: own.line, ...(own.side ? { side: own.side } : {}) } : place,
+          text === null && ownWay
+            ? { part: ownWay.part, line: ownWay.line, ...(ownWay.side ? { side: ownWay.side } : {}) }
+            : place,
           text,
         ),
       {
@@ -44,7 +46,7 @@ export function ByHand({ run, line, backed }: { run: LineItem; line: string; bac
         values: { line: run.lineCode },
       },
     );
-  if (own) return <Action label="Let the plan mask it again" onPress={() => mask(null)} testID="own-way-gone" />;
+  if (ownWay) return <Action label="Let the plan mask it again" onPress={() => mask(null)} testID="own-way-gone" />;
   return (
     <>
       {backed ? (

@@ -13,11 +13,12 @@ export function PinTape({ run, line }: { run: LineItem; line: string }) {
   const { design, shelf, change } = useJob();
   const [open, setOpen] = useState(false);
   const [reach, setReach] = useState<Reach>('line');
-  const at: TapePlace =
+  const tapePlace: TapePlace =
     reach === 'job' ? {} : { part: run.part, line, ...(reach === 'side' ? { side: run.side } : {}) };
   const pinned =
-    (design.choices.tapes ?? []).find((pin) => pin.part === at.part && pin.line === at.line && pin.side === at.side)
-      ?.tape ?? '';
+    (design.choices.tapes ?? []).find(
+      (pin) => pin.part === tapePlace.part && pin.line === tapePlace.line && pin.side === tapePlace.side,
+    )?.tape ?? '';
   const { material } = run;
   const forbid = (tape: string, is: boolean) =>
     void change((now) => forbidTape(now, tape, is), {
@@ -55,7 +56,7 @@ export function PinTape({ run, line }: { run: LineItem; line: string }) {
           })),
         ]}
         onChange={(tape) =>
-          void change((now) => pinTape(now, at, tape === '' ? null : tape), {
+          void change((now) => pinTape(now, tapePlace, tape === '' ? null : tape), {
             code: 'edit.tape',
             values: { tape, line: run.lineCode },
           })

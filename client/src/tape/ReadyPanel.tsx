@@ -56,12 +56,12 @@ export function ReadyPanel({ lists: { tape, supplies, cost, shopping }, shelf }:
       <Rows>
         {tape.map(({ tape: code, pieces, lengthM, rolls }) => (
           <Row key={code} label={code}>
-            <Body>{phrase`${code}  ${shelf.tapes.find((one) => one.code === code)?.name ?? ''}`}</Body>
+            <Body>{phrase`${code}  ${shelf.tapes.find((other) => other.code === code)?.name ?? ''}`}</Body>
             <Small>{phrase`${words.metres(1000 * lengthM)} in ${countPhrase(pieces, 'piece')}, tails included: ${countPhrase(rolls, 'roll')}`}</Small>
           </Row>
         ))}
         {supplies.map(({ kind, sizeMm, amount, pieces, code, packs }) => {
-          const name = shelf.supplies?.find((one) => one.code === code)?.name ?? SUPPLY_NAMES[kind];
+          const name = shelf.supplies?.find((supply) => supply.code === code)?.name ?? SUPPLY_NAMES[kind];
           return (
             <Row key={`${kind} ${sizeMm ?? ''}`} label={name}>
               <Body>{name}</Body>

@@ -5,7 +5,7 @@ const keyOf = (job: string) => `lintrel.down.${job}`;
 function readDown(job: string): readonly string[] {
   try {
     const kept: unknown = JSON.parse(localStorage.getItem(keyOf(job)) ?? '[]');
-    return Array.isArray(kept) ? kept.filter((one): one is string => typeof one === 'string') : [];
+    return Array.isArray(kept) ? kept.filter((id): id is string => typeof id === 'string') : [];
   } catch {
     return [];
   }
@@ -21,7 +21,7 @@ export function useLaidDown(job: string): {
   return {
     isDown: (entry) => down.includes(entry),
     setDown: (entry, is) => {
-      const next = is ? [...down.filter((one) => one !== entry), entry] : down.filter((one) => one !== entry);
+      const next = is ? [...down.filter((other) => other !== entry), entry] : down.filter((other) => other !== entry);
       setAll(next);
       try {
         localStorage.setItem(keyOf(job), JSON.stringify(next));

@@ -35,7 +35,7 @@ export interface JobSession {
   readonly ask: <N extends ViewName>(
     view: N,
     input: Views[N]['input'],
-    told: (output: Views[N]['output'] | null, error: string | null) => void,
+    onAnswer: (output: Views[N]['output'] | null, error: string | null) => void,
   ) => () => void;
 }
 
@@ -86,11 +86,11 @@ export function createJobSession(
     for (const [asked, { told }] of left) told({ kind: 'error', id: asked, message });
     if (id === newest) update({ error: message });
   };
-  const once = (id: number, told: (news: FromSession) => void) =>
+  const once = (id: number, onNews: (news: FromSession) => void) =>
     waiting.set(id, {
       told: (news) => {
         waiting.delete(id);
-        told(news);
+        onNews(news);
       },
     });
   const set = (design: Design, carried?: (news: FromSession) => void) => {
@@ -156,13 +156,13 @@ export function createJobSession(
         );
         to.post({ kind: 'drag', id, wish });
       }),
-    ask: (view, input, told) => {
+    ask: (view, input, onAnswer) => {
       const to = reached();
       const id = ++last;
       waiting.set(id, {
         told: (news) => {
-          if (news.kind === 'answer') told(news.output as never, null);
-          else if (news.kind === 'error') told(null, news.message);
+          if (news.kind === 'answer') onAnswer(news.output as never, null);
+          else if (news.kind === 'error') onAnswer(null, news.message);
         },
       });
       to.post({ kind: 'ask', id, view, input });

@@ -5,17 +5,17 @@ export type ReferenceList<T> = readonly (T | string)[];
 export const withReferences = <T extends { readonly id: string }>(
   list: readonly T[],
   known: ReadonlySet<T>,
-): ReferenceList<T> => list.map((one) => (known.has(one) ? one.id : one));
+): ReferenceList<T> => list.map((item) => (known.has(item) ? item.id : item));
 
 /** The other end: what is only named is the very object that is at hand; a name nobody knows is an error. */
 export const resolveReferences = <T extends { readonly id: string }>(
   sent: ReferenceList<T>,
   atHand: readonly T[],
 ): T[] =>
-  sent.map((one) => {
-    const found = typeof one === 'string' ? atHand.find(({ id }) => id === one) : one;
-    if (!found) throw new Error(`${String(one)} was named but never sent`);
-    return found;
+  sent.map((item) => {
+    const resolved = typeof item === 'string' ? atHand.find(({ id }) => id === item) : item;
+    if (!resolved) throw new Error(`${String(item)} was named but never sent`);
+    return resolved;
   });
 
 /**
@@ -38,19 +38,19 @@ const plainMark = (value: unknown): Mark =>
   value !== null && typeof value === 'object' ? JSON.stringify(value) : value;
 const markOf = (value: unknown): Mark => (Array.isArray(value) ? value.map(plainMark) : plainMark(value));
 
-const sameMark = (one: Mark, other: Mark): boolean =>
-  Array.isArray(one) && Array.isArray(other)
-    ? one.length === other.length && one.every((mark, index) => mark === other[index])
-    : one === other;
+const sameMark = (first: Mark, other: Mark): boolean =>
+  Array.isArray(first) && Array.isArray(other)
+    ? first.length === other.length && first.every((mark, index) => mark === other[index])
+    : first === other;
 
 /** Written once: lines and areas are sent before their plan, and with it. */
 const written = new WeakMap<object, ReadonlyMap<string, Mark>>();
 
-function marksOf(one: object): ReadonlyMap<string, Mark> {
-  const known = written.get(one);
+function marksOf(item: object): ReadonlyMap<string, Mark> {
+  const known = written.get(item);
   if (known) return known;
-  const marks = new Map(Object.entries(one as Fields).map(([key, value]) => [key, markOf(value)]));
-  written.set(one, marks);
+  const marks = new Map(Object.entries(item as Fields).map(([key, value]) => [key, markOf(value)]));
+  written.set(item, marks);
   return marks;
 }
 
@@ -65,11 +65,11 @@ function splicedFrom(old: readonly Mark[], now: readonly Mark[], list: readonly 
 
 /** What differs of a thing from how it was; null where its fields are not the same ones. */
 function differing<T extends object>(
-  one: T,
+  item: T,
   place: number,
   old: ReadonlyMap<string, Mark>,
 ): number | Differing<T> | null {
-  const marks = marksOf(one);
+  const marks = marksOf(item);
   if (old.size !== marks.size) return null;
   const fields: Record<string, unknown> = {};
   const lists: Record<string, Spliced> = {};
@@ -77,7 +77,7 @@ function differing<T extends object>(
     if (!old.has(key)) return null;
     const before = old.get(key);
     if (sameMark(before, mark)) continue;
-    const value = (one as Fields)[key];
+    const value = (item as Fields)[key];
     if (Array.isArray(before) && Array.isArray(mark))
       lists[key] = splicedFrom(before, mark, value as readonly unknown[]);
     else fields[key] = value;
@@ -89,14 +89,14 @@ function differing<T extends object>(
  * Sends lists one after another, each with only what differs from the one before.
  * @param nameOf what makes two entries of two lists the same thing; a plan's times shift with every change, most of it stays
  */
-export function listSender<T extends object>(nameOf: (one: T) => string): (list: readonly T[]) => ListPatch<T> {
+export function listSender<T extends object>(nameOf: (item: T) => string): (list: readonly T[]) => ListPatch<T> {
   let before = new Map<string, { readonly place: number; readonly one: T }>();
   return (list) => {
-    const sent = list.map((one): ListPatch<T>[number] => {
-      const old = before.get(nameOf(one));
-      return (old && differing(one, old.place, marksOf(old.one))) ?? one;
+    const sent = list.map((item): ListPatch<T>[number] => {
+      const old = before.get(nameOf(item));
+      return (old && differing(item, old.place, marksOf(old.one))) ?? item;
     });
-    before = new Map(list.map((one, place) => [nameOf(one), { place, one }]));
+    before = new Map(list.map((item, place) => [nameOf(item), { place, one: item }]));
     return sent;
   };
 }
@@ -104,17 +104,17 @@ export function listSender<T extends object>(nameOf: (one: T) => string): (list:
 /** The other end: what is as it was is the very object that came before. */
 export function listReceiver<T extends object>(): (sent: ListPatch<T>) => T[] {
   let held: readonly T[] = [];
-  const at = (place: number): T => {
-    const found = held[place];
-    if (!found) throw new Error(`entry ${place} was named but never sent`);
-    return found;
+  const itemAt = (place: number): T => {
+    const previous = held[place];
+    if (!previous) throw new Error(`entry ${place} was named but never sent`);
+    return previous;
   };
   return (sent) => {
-    const list = sent.map((one): T => {
-      if (typeof one === 'number') return at(one);
-      if (!Array.isArray(one)) return one as T;
-      const [place, fields, lists] = one as Differing<T>;
-      const old = at(place);
+    const list = sent.map((change): T => {
+      if (typeof change === 'number') return itemAt(change);
+      if (!Array.isArray(change)) return change as T;
+      const [place, fields, lists] = change as Differing<T>;
+      const old = itemAt(place);
       const put = Object.entries(lists).map(([key, [head, tail, between]]) => {
         const was = (old as Fields)[key] as readonly unknown[];
         return [key, [...was.slice(0, head), ...between, ...was.slice(was.length - tail)]];

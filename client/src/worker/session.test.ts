@@ -161,8 +161,8 @@ describe('a finger', () => {
   it('is answered before the plan, and nothing of the job is sent for it', async () => {
     const { session, sent, said, crank } = bench();
     session.put('a', job(), SHIPPED_SHELF);
-    const found = await session.drag(wish);
-    expect(found?.line).toMatchObject({ from: { above: 215 } });
+    const result = await session.drag(wish);
+    expect(result?.line).toMatchObject({ from: { above: 215 } });
     expect(kinds(said)).toEqual(['dragged']);
     expect(text(sent.at(-1)).length).toBeLessThan(200);
     expect(crank()).toBe(true);
@@ -254,9 +254,9 @@ describe('a question', () => {
   it('that makes no sense is answered with the reason', () => {
     const { session } = bench();
     session.put('a', job(), SHIPPED_SHELF);
-    const told = jest.fn();
-    session.ask('draft', { design: { ...job(), parts: [{}] } as unknown as Design }, told);
-    expect(told).toHaveBeenCalledWith(null, expect.any(String));
+    const listener = jest.fn();
+    session.ask('draft', { design: { ...job(), parts: [{}] } as unknown as Design }, listener);
+    expect(listener).toHaveBeenCalledWith(null, expect.any(String));
   });
 });
 
@@ -264,11 +264,11 @@ it('a worker that ends by itself is told of, and the next question starts anothe
   const { session, breakDown, finish, calls } = bench();
   const design = job();
   session.put('a', design, SHIPPED_SHELF);
-  const told = jest.fn();
-  session.ask('wishes', {}, told);
+  const listener = jest.fn();
+  session.ask('wishes', {}, listener);
   breakDown('out of memory');
   expect(session.state().error).toBe('out of memory');
-  expect(told).toHaveBeenCalledWith(null, 'out of memory');
+  expect(listener).toHaveBeenCalledWith(null, 'out of memory');
   const again = jest.fn();
   session.ask('handles', { part: 'left', line: 'low' }, again);
   expect(again).toHaveBeenCalledWith([expect.anything(), expect.anything()], null);

@@ -107,16 +107,16 @@ export function createSession(
   const turn = () => {
     const until = performance.now() + SLICE_MS;
     while (running.length > 0 && performance.now() < until) {
-      const one = firstItem(running);
+      const current = firstItem(running);
       let over = true;
-      tell(one.id, () => (over = one.step()));
-      if (over) running = running.filter((other) => other !== one);
+      tell(current.id, () => (over = current.step()));
+      if (over) running = running.filter((other) => other !== current);
     }
     turning = running.length > 0;
     if (turning) later(turn);
   };
-  const start = (one: Running) => {
-    running = one.plan ? [one, ...running.filter(({ plan }) => !plan)] : [...running, one];
+  const start = (other: Running) => {
+    running = other.plan ? [other, ...running.filter(({ plan }) => !plan)] : [...running, other];
     if (!turning) later(turn);
     turning = true;
   };
@@ -160,14 +160,14 @@ export function createSession(
     };
   };
   const asking = (id: number, steps: Generator<unknown, unknown>) => {
-    let told = -Infinity;
+    let lastReportMs = -Infinity;
     let last: unknown;
     return () => {
       const step = steps.next();
       last = step.value ?? last;
-      const due = step.done || (step.value !== undefined && performance.now() - told >= NEWS_MS);
+      const due = step.done || (step.value !== undefined && performance.now() - lastReportMs >= NEWS_MS);
       if (due) {
-        told = performance.now();
+        lastReportMs = performance.now();
         send({ kind: 'answer', id, output: last });
       }
       return step.done === true;

@@ -19,12 +19,12 @@ export interface SessionView {
 export function useSession(job: string, design: Design, shelf: Shelf): SessionView {
   const state = useSyncExternalStore(session.subscribe, session.state);
   useEffect(() => session.put(job, design, shelf), [job, design, shelf]);
-  const own = state.job === job;
+  const isCurrent = state.job === job;
   return {
-    parts: (own && state.parts) || null,
-    plan: (own && state.plan?.plan) || null,
-    planning: !own || state.design !== design || state.plan?.turn !== state.turn,
-    planError: own && state.design === design ? state.error : null,
+    parts: (isCurrent && state.parts) || null,
+    plan: (isCurrent && state.plan?.plan) || null,
+    planning: !isCurrent || state.design !== design || state.plan?.turn !== state.turn,
+    planError: isCurrent && state.design === design ? state.error : null,
   };
 }
 
@@ -59,7 +59,7 @@ export function useView<N extends ViewName>(
     );
   }, [view, key, job, turn]);
   // What was said of another job is none of this one, not even until its own answer is there.
-  const own = answer?.job === job ? answer : null;
-  const fresh = own !== null && own.of === key && own.turn === turn;
-  return { output: input === null ? null : (own?.output ?? null), fresh, error: fresh ? own.error : null };
+  const current = answer?.job === job ? answer : null;
+  const fresh = current !== null && current.of === key && current.turn === turn;
+  return { output: input === null ? null : (current?.output ?? null), fresh, error: fresh ? current.error : null };
 }

@@ -58,19 +58,19 @@ export function elapsedBetween(pace: RateFunction, course: AirSeries, fromMin: n
   const first = course.readings[0]!.atMin;
   const last = course.readings[course.readings.length - 1]!.atMin;
   let sum = 0;
-  let at = fromMin;
-  if (at < first) {
+  let atMin = fromMin;
+  if (atMin < first) {
     const end = Math.min(first, toMin);
-    sum += (end - at) * pace(airAt(course, at));
-    at = end;
+    sum += (end - atMin) * pace(airAt(course, atMin));
+    atMin = end;
   }
-  for (let index = 0; at < Math.min(last, toMin);) {
-    const cell = cellEnd(course, at, index);
+  for (let index = 0; atMin < Math.min(last, toMin);) {
+    const cell = cellEnd(course, atMin, index);
     const end = Math.min(cell.toMin, toMin);
-    sum += within(pace, course, at, end);
-    [at, index] = [end, cell.index];
+    sum += within(pace, course, atMin, end);
+    [atMin, index] = [end, cell.index];
   }
-  return sum + Math.max(0, toMin - at) * pace(airAt(course, last));
+  return sum + Math.max(0, toMin - atMin) * pace(airAt(course, last));
 }
 
 /**
@@ -85,19 +85,19 @@ export function timeWhenElapsed(
   neededMin: number,
 ): number | null {
   let left = neededMin;
-  let at = fromMin;
+  let atMin = fromMin;
   const last = course.readings[course.readings.length - 1]!.atMin;
-  for (let index = 0; at < last && left > 0;) {
-    const cell = cellEnd(course, at, index);
-    const passed = within(pace, course, at, cell.toMin);
+  for (let index = 0; atMin < last && left > 0;) {
+    const cell = cellEnd(course, atMin, index);
+    const passed = within(pace, course, atMin, cell.toMin);
     if (passed >= left) {
-      const [from, needed] = [at, left];
+      const [from, needed] = [atMin, left];
       return bisect(from, cell.toMin, CELL_HALVINGS, (end) => within(pace, course, from, end) < needed);
     }
     left -= passed;
-    [at, index] = [cell.toMin, cell.index];
+    [atMin, index] = [cell.toMin, cell.index];
   }
-  if (left <= 0) return at;
-  const end = at + left / pace(airAt(course, Math.max(at, last)));
+  if (left <= 0) return atMin;
+  const end = atMin + left / pace(airAt(course, Math.max(atMin, last)));
   return end - fromMin <= MOST_AHEAD_MIN ? end : null;
 }

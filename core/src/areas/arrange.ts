@@ -92,12 +92,12 @@ function splitUp(
   const linePieces = snapEnds(lines.flatMap(lineSegments), rims);
   const leftOut: string[] = [];
   for (;;) {
-    const found = splitWithLimit(
+    const splitResult = splitWithLimit(
       [...rimPieces, ...linePieces.filter(({ source }) => !leftOut.includes(lines[source]!.owner))],
       LIMITS.meetings,
     );
-    if (Array.isArray(found)) return { pieces: found, leftOut };
-    const worst = worstOwner(found, lines);
+    if (Array.isArray(splitResult)) return { pieces: splitResult, leftOut };
+    const worst = worstOwner(splitResult, lines);
     if (worst === null) return { pieces: null, leftOut: owners };
     leftOut.push(worst);
   }
@@ -113,12 +113,12 @@ function worstOwner({ bySource }: IntersectionOverflow, lines: readonly Resolved
 }
 
 function rimSegments(ring: readonly Point[], sourceOf: (a: Point, b: Point) => number): Segment[] {
-  let at = 0;
+  let start = 0;
   return ring.flatMap((point, index) => {
     const next = ring[(index + 1) % ring.length]!;
-    const fromAt = at;
-    at += Math.hypot(next.x - point.x, next.y - point.y);
-    return segment(toGrid(point), toGrid(next), sourceOf(point, next), fromAt, at);
+    const fromAt = start;
+    start += Math.hypot(next.x - point.x, next.y - point.y);
+    return segment(toGrid(point), toGrid(next), sourceOf(point, next), fromAt, start);
   });
 }
 

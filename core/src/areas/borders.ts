@@ -72,10 +72,10 @@ function seamLookup(
     }),
   );
   return (edge) => {
-    const own = seamPiece(skin, edge);
-    if (!own) return undefined;
-    const middle = (own.from + own.to) / 2;
-    return pieces.find(({ side, from, to }) => side !== own.side && from <= middle && middle <= to)?.area;
+    const piece = seamPiece(skin, edge);
+    if (!piece) return undefined;
+    const middle = (piece.from + piece.to) / 2;
+    return pieces.find(({ side, from, to }) => side !== piece.side && from <= middle && middle <= to)?.area;
   };
 }
 
@@ -106,16 +106,16 @@ export interface Neighbour {
 
 /** Neighbours of one area, those it shares most with first. */
 export function neighboursOf(area: number, borders: readonly Border[]): Neighbour[] {
-  const found = new Map<number, { lengthMm: number; lines: Set<string> }>();
+  const shared = new Map<number, { lengthMm: number; lines: Set<string> }>();
   for (const { line, from, to, left, right } of borders) {
     if (left !== area && right !== area) continue;
     const other = left === area ? right : left;
-    const entry = found.get(other) ?? { lengthMm: 0, lines: new Set<string>() };
+    const entry = shared.get(other) ?? { lengthMm: 0, lines: new Set<string>() };
     entry.lengthMm += to - from;
     entry.lines.add(line);
-    found.set(other, entry);
+    shared.set(other, entry);
   }
-  return [...found]
+  return [...shared]
     .map(([other, { lengthMm, lines }]) => ({ area: other, lengthMm, lines: [...lines] }))
     .sort((a, b) => b.lengthMm - a.lengthMm || a.area - b.area);
 }

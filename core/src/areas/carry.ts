@@ -21,10 +21,10 @@ export function carryChoices<C extends AreaChoice>(
   );
   const lost = choices.filter(({ seed }) => areaAt(before.areas, seed) < 0);
   const carried = after.areas.flatMap((area, index) => {
-    const own = origins[index]! < 0 ? undefined : had[origins[index]!];
-    const taken = own === undefined ? [] : [{ ...own, seed: area.seed }];
+    const original = origins[index]! < 0 ? undefined : had[origins[index]!];
+    const taken = original === undefined ? [] : [{ ...original, seed: area.seed }];
     const swallowed = gone.filter(
-      (old) => areaAt([area], before.areas[old]!.seed) === 0 && had[old]?.finish !== own?.finish,
+      (old) => areaAt([area], before.areas[old]!.seed) === 0 && had[old]?.finish !== original?.finish,
     );
     return [...taken, ...swallowed.map((old) => ({ ...(had[old] as C), seed: before.areas[old]!.seed }))];
   });
@@ -46,12 +46,12 @@ export function carryPoints<C extends { readonly seed: Point }>(
 
 /** Of each area what was said of it first. */
 function firstChoices<C extends AreaChoice>({ areas }: Arrangement, choices: readonly C[]): (C | undefined)[] {
-  const found: (C | undefined)[] = areas.map(() => undefined);
+  const assigned: (C | undefined)[] = areas.map(() => undefined);
   for (const choice of choices) {
     const area = areaAt(areas, choice.seed);
-    if (area >= 0) found[area] ??= choice;
+    if (area >= 0) assigned[area] ??= choice;
   }
-  return found;
+  return assigned;
 }
 
 /** For each area the index of the one it was before; -1 where there was none. */

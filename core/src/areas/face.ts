@@ -25,13 +25,13 @@ export function facesOf(cycles: readonly Cycle[], { skin, openings }: Outlines):
   });
   const faces = rings.filter(({ size }) => size > 0).map((ring) => ({ ...ring, holes: [] as typeof rings }));
   for (const hole of rings.filter(({ size }) => size < 0)) {
-    const own = new Set(hole.cycle.map(({ edge }) => edge));
+    const ownEdges = new Set(hole.cycle.map(({ edge }) => edge));
     const around = faces
       .filter(
         (face) =>
           face.size > -hole.size &&
           isInsideRing(hole.points[0]!, face.points) &&
-          !face.cycle.some(({ edge }) => own.has(edge)),
+          !face.cycle.some(({ edge }) => ownEdges.has(edge)),
       )
       .sort((a, b) => a.size - b.size)[0];
     around?.holes.push(hole);

@@ -36,9 +36,9 @@ export function traceCycles(edges: readonly ArrangementEdge[]): Cycles {
   halves.forEach((_, start) => {
     if (seen[start]) return;
     const cycle: HalfEdge[] = [];
-    for (let at = start; !seen[at]; at = next[at]!) {
-      seen[at] = true;
-      cycle.push(halves[at]!);
+    for (let halfEdge = start; !seen[halfEdge]; halfEdge = next[halfEdge]!) {
+      seen[halfEdge] = true;
+      cycle.push(halves[halfEdge]!);
     }
     cycles.push(cycle);
   });

@@ -35,9 +35,9 @@ export function mergeFaces(
     join(a, b);
   const numbers = new Map<number, number>();
   const groupOf = faces.map((_, index) => {
-    const at = root(index);
-    if (!numbers.has(at)) numbers.set(at, numbers.size);
-    return numbers.get(at) as number;
+    const rootIndex = root(index);
+    if (!numbers.has(rootIndex)) numbers.set(rootIndex, numbers.size);
+    return numbers.get(rootIndex) as number;
   });
   return { groupOf, count: numbers.size };
 }

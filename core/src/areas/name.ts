@@ -29,6 +29,7 @@ export function areaIds(areas: readonly unknown[], borders: readonly Border[]): 
 function truncate(name: string): string {
   if (name.length <= LONGEST) return name;
   let sum = 0x811c9dc5;
-  for (let at = 0; at < name.length; at++) sum = Math.imul(sum ^ name.charCodeAt(at), 0x01000193) >>> 0;
+  for (let charIndex = 0; charIndex < name.length; charIndex++)
+    sum = Math.imul(sum ^ name.charCodeAt(charIndex), 0x01000193) >>> 0;
   return `${name.slice(0, LONGEST - 8)}~${sum.toString(36)}`;
 }

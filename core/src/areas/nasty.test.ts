@@ -211,10 +211,12 @@ describe('a mirror image', () => {
         const reflect = ({ x, y }: { x: number; y: number }) => ({ x, y: -y });
         const ours = mirrorArrangement(part, reflect);
         const anew = areasOn(TUBE, lines, { opposite: { of: 'other', follows: false } });
-        const sizes = (of: typeof ours) => of.areas.map(({ sizeMm2 }) => Math.round(sizeMm2 / 5)).sort((a, b) => a - b);
+        const sizes = (arrangement: typeof ours) =>
+          arrangement.areas.map(({ sizeMm2 }) => Math.round(sizeMm2 / 5)).sort((a, b) => a - b);
         const turned = ours.borders.every(
           ({ left, right, line, from, to }) =>
-            part.borders.some((one) => one.line === line && one.from === from && one.to === to) && left !== right,
+            part.borders.some((border) => border.line === line && border.from === from && border.to === to) &&
+            left !== right,
         );
         return (
           sizes(ours).every((size, index) => Math.abs(size - sizes(anew)[index]!) <= 1) &&

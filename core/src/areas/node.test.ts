@@ -86,8 +86,11 @@ describe('noded', () => {
       fc.property(pieces, (given) => {
         const split = splitAtIntersections(given);
         return given.every(({ source, toAt }) => {
-          const own = split.filter((one) => one.source === source);
-          return Math.abs(own.reduce((sum, one) => sum + one.toAt - one.fromAt, 0) - toAt) < 0.01 * own.length + 2;
+          const segments = split.filter((segment) => segment.source === source);
+          return (
+            Math.abs(segments.reduce((sum, segment) => sum + segment.toAt - segment.fromAt, 0) - toAt) <
+            0.01 * segments.length + 2
+          );
         });
       }),
     );

@@ -38,7 +38,7 @@ export function splitWithLimit(segments: readonly Segment[], most: number): Segm
     if (!(cuts instanceof Map)) return cuts;
     if (cuts.size === 0) return current;
     const pieces = current.map((segment, index) => split(segment, cuts.get(index)));
-    fresh = pieces.flatMap((own, index) => own.map(() => cuts.has(index)));
+    fresh = pieces.flatMap((ownPieces, index) => ownPieces.map(() => cuts.has(index)));
     current = pieces.flat();
   }
   return current;
@@ -119,9 +119,9 @@ function split(segment: Segment, places: readonly GridPoint[] | undefined): Segm
   for (let index = 1; index < stops.length; index++) {
     const [from, to] = [stops[index - 1]!, stops[index]!];
     if (from.x === to.x && from.y === to.y) continue;
-    const at = (place: GridPoint) =>
+    const gridAt = (place: GridPoint) =>
       place === a ? fromAt : place === b ? toAt : fromAt + share(place) * (toAt - fromAt);
-    pieces.push({ a: from, b: to, source, fromAt: at(from), toAt: at(to) });
+    pieces.push({ a: from, b: to, source, fromAt: gridAt(from), toAt: gridAt(to) });
   }
   return pieces;
 }

@@ -36,7 +36,7 @@ export function interiorPoint(rings: readonly (readonly Point[])[]): Point {
 /** Middles of the pieces of one straight cut that lie inside, with half the length of each. */
 function middles(
   rings: readonly (readonly Point[])[],
-  at: number,
+  cutAt: number,
   across: 'x' | 'y',
   along: 'x' | 'y',
 ): { at: number; middle: number; half: number }[] {
@@ -44,15 +44,19 @@ function middles(
   for (const ring of rings) {
     ring.forEach((a, index) => {
       const b = ring[(index + 1) % ring.length]!;
-      if (a[across] > at !== b[across] > at)
-        hits.push(a[along] + ((at - a[across]) / (b[across] - a[across])) * (b[along] - a[along]));
+      if (a[across] > cutAt !== b[across] > cutAt)
+        hits.push(a[along] + ((cutAt - a[across]) / (b[across] - a[across])) * (b[along] - a[along]));
     });
   }
   hits.sort((a, b) => a - b);
-  const found: { at: number; middle: number; half: number }[] = [];
+  const candidates: { at: number; middle: number; half: number }[] = [];
   for (let index = 1; index < hits.length; index += 2)
-    found.push({ at, middle: (hits[index - 1]! + hits[index]!) / 2, half: (hits[index]! - hits[index - 1]!) / 2 });
-  return found;
+    candidates.push({
+      at: cutAt,
+      middle: (hits[index - 1]! + hits[index]!) / 2,
+      half: (hits[index]! - hits[index - 1]!) / 2,
+    });
+  return candidates;
 }
 
 /** Distance to the nearest rim; gives up early, with a smaller number, once it falls to `enough`. */

@@ -36,34 +36,42 @@ export const batch = question({
       values.strips,
     ] as number[];
     if (to! < from!) return refuseAt('to', messageWithoutValues('ask.must-be-above'));
-    const found = batches({ paintMin: paint!, pullMin: pull!, fromMin: from!, toMin: to!, strips: strips! });
+    const plan = batches({ paintMin: paint!, pullMin: pull!, fromMin: from!, toMin: to!, strips: strips! });
     const given = { paint: paint!, pull: pull!, from: from!, to: to! };
-    if (!found.feasible) {
+    if (!plan.feasible) {
       const reason = {
         code: 'batch.pull-too-long',
-        values: { longestPullMin: found.longestPullMin, leastToMin: found.leastToMin },
+        values: { longestPullMin: plan.longestPullMin, leastToMin: plan.leastToMin },
       } as const;
-      return { ok: true, value: { ...found, reason, paintAhead: 0, totalMinutes: null, rhythm: [], ...given } };
+      return { ok: true, value: { ...plan, reason, paintAhead: 0, totalMinutes: null, rhythm: [], ...given } };
     }
-    return { ok: true, value: { ...found, ...given } };
+    return { ok: true, value: { ...plan, ...given } };
   },
   sketch: ({ rhythm, paint, pull }: BatchAnswer) => {
     const end = Math.max(
       1,
       ...rhythm.map(({ turn, strips, startMin }) => startMin + strips * (turn === 'paint' ? paint : pull)),
     );
-    const at = (min: number) => (min / end) * 100;
+    const percentOf = (min: number) => (min / end) * 100;
     return {
       strokes: rhythm.flatMap(({ turn, strips, startMin }) => {
         const each = turn === 'paint' ? paint : pull;
         const row = turn === 'paint' ? 16 : 0;
         return Array.from({ length: strips }, (_, index) => ({
           tone: turn === 'paint' ? ('fill' as const) : ('tape' as const),
-          points: rectangleRing(at(startMin + index * each), row, at(startMin + (index + 1) * each), row + 12),
+          points: rectangleRing(
+            percentOf(startMin + index * each),
+            row,
+            percentOf(startMin + (index + 1) * each),
+            row + 12,
+          ),
         }));
       }),
       words: rhythm.slice(0, 6).map(({ turn, strips, startMin }) => ({
-        at: [at(startMin + (strips * (turn === 'paint' ? paint : pull)) / 2), turn === 'paint' ? 33 : -5] as const,
+        at: [
+          percentOf(startMin + (strips * (turn === 'paint' ? paint : pull)) / 2),
+          turn === 'paint' ? 33 : -5,
+        ] as const,
         what: { code: 'sketch.number', values: { number: strips } } as const,
       })),
     };

@@ -31,7 +31,7 @@ export const bend = question({
     const tape =
       code === undefined
         ? { widthMm: width as number, stretch: stretch as number, fold: fold as number }
-        : shelf.tapes.find((one) => one.code === code);
+        : shelf.tapes.find((other) => other.code === code);
     if (!tape) return noTape(code as string, shelf);
     return {
       ok: true,

@@ -13,12 +13,12 @@ export const cone = question({
   ways: [],
   answer: ({ d1, d2, length }) => {
     if (d1 === 0 && d2 === 0) return refuseAt('d2', messageWithoutValues('ask.no-diameter'));
-    const found = coneSheet(d1 as number, d2 as number, length as number);
+    const sheet = coneSheet(d1 as number, d2 as number, length as number);
     return {
       ok: true,
       value: {
-        ...found,
-        sinHalfAngle: Math.abs(found.sinHalfAngle),
+        ...sheet,
+        sinHalfAngle: Math.abs(sheet.sinHalfAngle),
         d1: d1 as number,
         d2: d2 as number,
         lengthMm: length as number,

@@ -35,12 +35,12 @@ export const hide = question({
       values.hiding as number,
       values.coat as number,
     ];
-    const found = coatsToHide(paint, under, hiding, coat, values.tolerance as number);
-    const most = Math.min(found.coats ?? RULE_OF_THUMB.mostCoats, RULE_OF_THUMB.mostCoats);
+    const coatsNeeded = coatsToHide(paint, under, hiding, coat, values.tolerance as number);
+    const most = Math.min(coatsNeeded.coats ?? RULE_OF_THUMB.mostCoats, RULE_OF_THUMB.mostCoats);
     const ladder = coatSteps({ colour: paint, hidingUm: hiding, coatUm: coat }, under, most).map(
       ({ coats, colour, deltaE }) => ({ coats, colour, deltaE }),
     );
-    return { ok: true, value: { ...found, paint, under, ladder, coatUm: coat } };
+    return { ok: true, value: { ...coatsNeeded, paint, under, ladder, coatUm: coat } };
   },
   sketch: ({ ladder, under }: HideAnswer) => {
     const shown = ladder.slice(0, 8);

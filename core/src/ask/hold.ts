@@ -17,7 +17,7 @@ export const hold = question({
   },
   ways: [],
   answer: ({ tape: code, paint, ageMinutes, stays }, shelf) => {
-    const tape = shelf.tapes.find((one) => one.code === code);
+    const tape = shelf.tapes.find((other) => other.code === code);
     if (!tape) return noTape(code as string, shelf);
     const [system, age, staysMin] = [paint as PaintSystemKey, ageMinutes as number, stays as number];
     const share = staysMin / maxDwellMin(tape.cleanHours, REFERENCE_AIR.airC);

@@ -53,7 +53,8 @@ export const QUESTIONS: readonly Question[] = [
 ];
 
 /** The question with this name; undefined where there is none. */
-export const questionNamed = (name: string): Question | undefined => QUESTIONS.find((one) => one.name === name);
+export const questionNamed = (name: string): Question | undefined =>
+  QUESTIONS.find((question) => question.name === name);
 
 /** Decimals kept in answers: enough for a micrometre in a metre, free of the last bits machines differ in. */
 const ANSWER_DECIMALS = 9;
@@ -64,9 +65,9 @@ const ANSWER_DECIMALS = 9;
  * @param shelf what `tape=` and `finish=` are looked up on
  */
 export function ask(name: string, input: unknown, shelf: Shelf = SHIPPED_SHELF): Checked<Answer> {
-  const found = questionNamed(name);
-  if (!found)
+  const question = questionNamed(name);
+  if (!question)
     return refuseAt('question', { code: 'ask.no-question', values: { name, names: QUESTIONS.map((one) => one.name) } });
-  const answer = askQuestion(found, input, shelf);
+  const answer = askQuestion(question, input, shelf);
   return answer.ok ? { ok: true, value: roundNumbers(answer.value, ANSWER_DECIMALS) } : answer;
 }

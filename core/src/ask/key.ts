@@ -125,14 +125,14 @@ export const wholeKey = (example: string, least: number, most: number): Key<numb
 export const UNKNOWN_VALUE = '?';
 
 /** A value, or `?` where it is the one to be found. */
-export const valueOrUnknown = (of: Key<number>): Key<number | typeof UNKNOWN_VALUE> => ({
-  ...of,
-  accepts: { code: 'accepts.or-unknown', values: { of: of.accepts } },
+export const valueOrUnknown = (inner: Key<number>): Key<number | typeof UNKNOWN_VALUE> => ({
+  ...inner,
+  accepts: { code: 'accepts.or-unknown', values: { of: inner.accepts } },
   schema: v.pipe(
     v.unknown(),
     v.rawTransform(({ dataset, addIssue, NEVER }): number | typeof UNKNOWN_VALUE => {
       if (typeof dataset.value === 'string' && dataset.value.trim() === UNKNOWN_VALUE) return UNKNOWN_VALUE;
-      const read = v.safeParse(of.schema, dataset.value);
+      const read = v.safeParse(inner.schema, dataset.value);
       if (read.success) return read.output;
       addIssue({
         message: faultText({ code: 'ask.or-unknown', values: { why: parseFaultText(read.issues[0].message) } }),
@@ -245,8 +245,8 @@ export const humidityKey = (example: string): Key<number> =>
 /** One of a few words. */
 export const choiceKey = <const C extends string>(example: string, choices: readonly C[]): Key<C> => ({
   ...key(example, '', { code: 'accepts.choice', values: { choices } }, (text) => {
-    const found = choices.find((choice) => choice === text.trim().toLowerCase());
-    return found ? readOk(found) : readFailed({ code: 'ask.not-choice', values: { text: text.trim() } });
+    const match = choices.find((choice) => choice === text.trim().toLowerCase());
+    return match ? readOk(match) : readFailed({ code: 'ask.not-choice', values: { text: text.trim() } });
   }),
   choices,
 });
@@ -263,14 +263,14 @@ export const shelfKey = (example: string, from: 'tapes' | 'finishes'): Key<strin
 });
 
 /** The same key, to be left out if one likes. */
-export const optional = <T>(of: Key<T>, fallback?: T): Key<T> => ({ ...of, optional: true, fallback });
+export const optional = <T>(inner: Key<T>, fallback?: T): Key<T> => ({ ...inner, optional: true, fallback });
 
 /** A colour as #rrggbb; the number sign may be left out. */
 export const colourKey = (example: string): Key<string> =>
   key(example, '', messageWithoutValues('accepts.colour'), (text) => {
-    const found = /^#?([0-9a-f]{6})$/i.exec(text.trim());
-    return found
-      ? readOk(`#${found[1]!.toLowerCase()}`)
+    const match = /^#?([0-9a-f]{6})$/i.exec(text.trim());
+    return match
+      ? readOk(`#${match[1]!.toLowerCase()}`)
       : readFailed({ code: 'ask.not-colour', values: { text: text.trim() } });
   });
 

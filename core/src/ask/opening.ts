@@ -18,13 +18,13 @@ export const opening = question({
     { name: 'straight', keys: ['width', 'height'] },
   ],
   answer: ({ use, diameter, width, height, scale }) => {
-    const at = { along: 0, above: 0 };
+    const origin = { along: 0, above: 0 };
     const shape: ZoneShape =
       diameter === undefined
-        ? { kind: 'window', at, width: width as number, height: height as number, corner: 0 }
-        : { kind: 'round', at, diameter };
-    const of = { kind: 'opening' as const, id: 'opening', name: '', datum: 'base', use: use as OpeningUse, shape };
-    const { code, values } = closingMethod(of, null, 1, isModelScale(scale as number));
+        ? { kind: 'window', at: origin, width: width as number, height: height as number, corner: 0 }
+        : { kind: 'round', at: origin, diameter };
+    const feature = { kind: 'opening' as const, id: 'opening', name: '', datum: 'base', use: use as OpeningUse, shape };
+    const { code, values } = closingMethod(feature, null, 1, isModelScale(scale as number));
     const { opening: _, parts: __, count: ___, ...figures } = values;
     return { ok: true, value: { closing: code, ...figures } };
   },

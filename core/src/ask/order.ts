@@ -37,7 +37,7 @@ export const order = question({
         letters: places.map((place) => 'ABC'[place]!),
         colours,
         coats,
-        all: coats.reduce((sum, one) => sum + one, 0),
+        all: coats.reduce((sum, coat) => sum + coat, 0),
       };
     }).sort((a, b) => a.all - b.all);
     return { ok: true, value: { orders, under } };

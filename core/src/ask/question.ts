@@ -57,8 +57,8 @@ export interface Question<K extends Record<string, Key> = Record<string, Key>, A
 }
 
 /** Defines a question, keeping the types of its keys and answer; what it returns is the plain kind all doors use. */
-export function question<K extends Record<string, Key>, A extends Answer>(of: Question<K, A>): Question {
-  return of as unknown as Question;
+export function question<K extends Record<string, Key>, A extends Answer>(definition: Question<K, A>): Question {
+  return definition as unknown as Question;
 }
 
 /** Refuses an answer at one key. */
@@ -72,45 +72,45 @@ export const refuseAt = (path: string, why: AskMessage): { readonly ok: false; r
  * @param input keys and values as typed or sent: text or numbers
  * @returns the answer, or a fault for every key that is unknown, missing or not understood
  */
-export function askQuestion(of: Question, input: unknown, shelf: Shelf): Checked<Answer> {
+export function askQuestion(asked: Question, input: unknown, shelf: Shelf): Checked<Answer> {
   if (input === null || typeof input !== 'object' || Array.isArray(input))
-    return refuseAt('(body)', { code: 'ask.body', values: { keys: Object.keys(of.keys) } });
+    return refuseAt('(body)', { code: 'ask.body', values: { keys: Object.keys(asked.keys) } });
   const given = input as Record<string, unknown>;
-  const faults = [...unknownKeys(of, given), ...wayFaults(of, given), ...missingKeys(of, given)];
+  const faults = [...unknownKeys(asked, given), ...wayFaults(asked, given), ...missingKeys(asked, given)];
   const values: Record<string, unknown> = {};
-  for (const [name, key] of Object.entries(of.keys)) {
+  for (const [name, key] of Object.entries(asked.keys)) {
     values[name] = key.fallback;
     if (!isGiven(given[name])) continue;
     const result = v.safeParse(key.schema, given[name]);
     if (result.success) values[name] = result.output;
     else faults.push(...result.issues.map((issue) => ({ path: pathText([name]), ...parseFaultText(issue.message) })));
   }
-  return faults.length > 0 ? { ok: false, faults: faults.slice(0, MAX_FAULTS) } : of.answer(values, shelf);
+  return faults.length > 0 ? { ok: false, faults: faults.slice(0, MAX_FAULTS) } : asked.answer(values, shelf);
 }
 
 const isGiven = (value: unknown): boolean => value !== undefined && value !== null && value !== '';
 
-function unknownKeys(of: Question, given: Record<string, unknown>): Fault[] {
+function unknownKeys(asked: Question, given: Record<string, unknown>): Fault[] {
   return Object.keys(given)
-    .filter((name) => !Object.hasOwn(of.keys, name))
+    .filter((name) => !Object.hasOwn(asked.keys, name))
     .slice(0, MAX_FAULTS)
     .map((name) => ({
       path: truncate(name, MAX_ECHO_CHARACTERS),
       code: 'ask.unknown-key',
-      values: { question: of.name, keys: Object.keys(of.keys) },
+      values: { question: asked.name, keys: Object.keys(asked.keys) },
     }));
 }
 
-function missingKeys(of: Question, given: Record<string, unknown>): Fault[] {
-  const way = usedWay(of, given);
-  const asked = (name: string) => !of.ways.some(({ keys }) => keys.includes(name)) || way.keys.includes(name);
+function missingKeys(definition: Question, given: Record<string, unknown>): Fault[] {
+  const way = usedWay(definition, given);
+  const asked = (name: string) => !definition.ways.some(({ keys }) => keys.includes(name)) || way.keys.includes(name);
   const noWay = way.keys.every((name) => !isGiven(given[name]));
   const instead = noWay
-    ? of.ways
+    ? definition.ways
         .filter((other) => other !== way)
-        .map(({ keys }) => keys.filter((name) => !of.keys[name]!.optional).join(', '))
+        .map(({ keys }) => keys.filter((name) => !definition.keys[name]!.optional).join(', '))
     : [];
-  return Object.entries(of.keys).flatMap(([name, key]) =>
+  return Object.entries(definition.keys).flatMap(([name, key]) =>
     key.optional || isGiven(given[name]) || !asked(name)
       ? []
       : [
@@ -124,17 +124,17 @@ function missingKeys(of: Question, given: Record<string, unknown>): Fault[] {
 }
 
 /** The way most of whose keys were given; the first where none was. */
-function usedWay(of: Question, given: Record<string, unknown>): Way {
+function usedWay(asked: Question, given: Record<string, unknown>): Way {
   const count = ({ keys }: Way) => keys.filter((name) => isGiven(given[name])).length;
-  return of.ways.reduce<Way>(
+  return asked.ways.reduce<Way>(
     (best, way) => (count(way) > count(best) ? way : best),
-    of.ways[0] ?? { name: '', keys: [] },
+    asked.ways[0] ?? { name: '', keys: [] },
   );
 }
 
-function wayFaults(of: Question, given: Record<string, unknown>): Fault[] {
-  const used = usedWay(of, given);
-  const others = of.ways
+function wayFaults(asked: Question, given: Record<string, unknown>): Fault[] {
+  const used = usedWay(asked, given);
+  const others = asked.ways
     .filter((way) => way !== used)
     .flatMap(({ keys }) => keys)
     .filter((name) => isGiven(given[name]) && !used.keys.includes(name));
@@ -146,16 +146,16 @@ function wayFaults(of: Question, given: Record<string, unknown>): Fault[] {
 }
 
 /** The input a form opens with: the examples of every key in use. */
-export function exampleInput(of: Question, way: Way | undefined = of.ways[0]): Record<string, string> {
-  const hidden = of.ways
+export function exampleInput(asked: Question, way: Way | undefined = asked.ways[0]): Record<string, string> {
+  const hidden = asked.ways
     .filter((other) => other !== way)
     .flatMap(({ keys }) => keys)
     .filter((name) => !way?.keys.includes(name));
   return Object.fromEntries(
-    Object.entries(of.keys).flatMap(([name, key]) => (hidden.includes(name) ? [] : [[name, key.example]])),
+    Object.entries(asked.keys).flatMap(([name, key]) => (hidden.includes(name) ? [] : [[name, key.example]])),
   );
 }
 
 /** Refuses a tape that is not on the shelf. */
 export const noTape = (code: string, { tapes }: Shelf) =>
-  refuseAt('tape', { code: 'ask.no-tape', values: { code, codes: tapes.map((one) => one.code) } });
+  refuseAt('tape', { code: 'ask.no-tape', values: { code, codes: tapes.map((tape) => tape.code) } });

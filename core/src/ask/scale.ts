@@ -15,8 +15,11 @@ const MOST_CHOICES = 12;
 
 /** Single tapes and sums of two, nearest first; one tape before two. */
 function tapeSums(wanted: number, widths: readonly number[]): TapeSum[] {
-  const own = [...new Set(widths)].sort((a, b) => a - b);
-  const sets = [...own.map((width) => [width]), ...own.flatMap((a, index) => own.slice(index).map((b) => [a, b]))];
+  const distinct = [...new Set(widths)].sort((a, b) => a - b);
+  const sets = [
+    ...distinct.map((width) => [width]),
+    ...distinct.flatMap((a, index) => distinct.slice(index).map((b) => [a, b])),
+  ];
   const choices = sets.map((tapes) => {
     const sumMm = tapes.reduce((sum, width) => sum + width, 0);
     return { tapes, sumMm, errorMm: sumMm - wanted, errorShare: (sumMm - wanted) / wanted };
@@ -36,8 +39,8 @@ export const scale = question({
   keys: {
     real: lengthKey('300'),
     scale: typedKey('72', messageWithoutValues('accepts.scale'), (text) => {
-      const found = /^(?:1\s*[:/]\s*)?(\d+(?:\.\d+)?)$/.exec(text.trim());
-      const value = found ? Number(found[1]) : 0;
+      const match = /^(?:1\s*[:/]\s*)?(\d+(?:\.\d+)?)$/.exec(text.trim());
+      const value = match ? Number(match[1]) : 0;
       return value >= 1 && value <= 10_000
         ? readOk(value)
         : readFailed({ code: 'ask.not-scale', values: { text: text.trim() } });
@@ -52,10 +55,10 @@ export const scale = question({
   sketch: ({ modelMm, choices }) => {
     const high = modelMm * 0.35;
     const bars = choices.slice(0, 3).map(({ tapes }, row) => {
-      let at = 0;
+      let left = 0;
       return tapes.map((width) => {
-        const points = rectangleRing(at, -(row + 1) * high * 1.4, at + width, -(row + 1) * high * 1.4 + high);
-        at += width;
+        const points = rectangleRing(left, -(row + 1) * high * 1.4, left + width, -(row + 1) * high * 1.4 + high);
+        left += width;
         return { tone: 'tape' as const, points };
       });
     });

@@ -18,11 +18,11 @@ export const stations = question({
     if (!path) return refuseAt('points', messageWithoutValues('ask.same-places'));
     if (pathLength(path) / (step as number) > 1000)
       return refuseAt('step', { code: 'ask.too-many-rows', values: { most: 1000 } });
-    const found = stationsOf(path, ({ x, y }) => ({ along: x, above: y }), step as number, tolerance as number);
+    const marks = stationsOf(path, ({ x, y }) => ({ along: x, above: y }), step as number, tolerance as number);
     return {
       ok: true,
       value: {
-        table: found.rows.map(({ at, along, above, extra }) => ({ alongMm: along, aboveMm: above, atMm: at, extra })),
+        table: marks.rows.map(({ at, along, above, extra }) => ({ alongMm: along, aboveMm: above, atMm: at, extra })),
         lengthMm: pathLength(path),
         tightestRadiusMm: tightestBend(path)?.radiusMm ?? null,
         curve: thinned(path),

@@ -36,7 +36,7 @@ export const which = question({
     const choice = chooseTape(
       shelf.tapes.filter(({ rolls }) => rolls !== 0),
       {
-        samples: [0, ARC_MM].map((at) => ({ at, curvature })),
+        samples: [0, ARC_MM].map((along) => ({ at: along, curvature })),
         side: (body as BodySide) === 'inside' ? 'left' : 'right',
         crisp: edge === 'crisp',
         exactWidthMm: null,

@@ -11,14 +11,14 @@ it('paints and pulls every section once, in order, one thing at a time, and each
   fc.assert(
     fc.property(anySections, anyWindow, (sections, { fromMin, openMin }) => {
       const window = { fromMin, toMin: fromMin + openMin };
-      const found = sectionCycle(sections, window);
+      const cycle = sectionCycle(sections, window);
       const longest = Math.max(...sections.map(({ pullMin }) => pullMin));
       // One after the other always fits where a pull fits at all.
-      if (longest > openMin) return expect(found).toBeNull();
+      if (longest > openMin) return expect(cycle).toBeNull();
       const painted: number[] = [];
       const pulled: { from: number; to: number }[] = [];
       let free = 0;
-      for (const { turn, first, count, startMin, endMin } of found!.heaps) {
+      for (const { turn, first, count, startMin, endMin } of cycle!.heaps) {
         expect(startMin).toBeGreaterThanOrEqual(free - 1e-6);
         expect(first).toBe(turn === 'paint' ? painted.length : pulled.length);
         let at = startMin;
@@ -36,7 +36,7 @@ it('paints and pulls every section once, in order, one thing at a time, and each
         expect(from - painted[section]!).toBeGreaterThanOrEqual(window.fromMin - 1e-6);
         expect(to - painted[section]!).toBeLessThanOrEqual(window.toMin + 1e-6);
       });
-      expect(found!.totalMin).toBeCloseTo(free, 6);
+      expect(cycle!.totalMin).toBeCloseTo(free, 6);
     }),
     { numRuns: 400 },
   );
@@ -57,7 +57,7 @@ it('what a pull has after each heap it comes from is what its sections have, no 
           const lefts = sections.flatMap(({ pullMin }, section) => {
             const inBoth = [paint, pull].every(({ first, count }) => section >= first && section < first + count);
             const sum = (first: number, end: number, of: keyof Section) =>
-              sections.slice(first, end).reduce((all, one) => all + one[of], 0);
+              sections.slice(first, end).reduce((all, other) => all + other[of], 0);
             const painted = paint.startMin + sum(paint.first, section + 1, 'paintMin');
             const off = pull.startMin + late + sum(pull.first, section, 'pullMin') + pullMin;
             return inBoth ? [painted + window.toMin - off] : [];
@@ -72,12 +72,12 @@ it('what a pull has after each heap it comes from is what its sections have, no 
 it('of alike sections takes no less than the least there is, and as little where a hand need not turn round often', () => {
   const alike = { paintMin: 5, pullMin: 3, fromMin: 10, toMin: 40 };
   const least = batches({ ...alike, strips: 6 });
-  const found = sectionCycle(
+  const cycle = sectionCycle(
     Array.from({ length: 6 }, () => alike),
     alike,
   )!;
-  expect(least.feasible && found.totalMin).toBeCloseTo((least as { totalMinutes: number }).totalMinutes, 6);
-  expect(found.heaps.map(({ turn, count }) => [turn, count])).toEqual([
+  expect(least.feasible && cycle.totalMin).toBeCloseTo((least as { totalMinutes: number }).totalMinutes, 6);
+  expect(cycle.heaps.map(({ turn, count }) => [turn, count])).toEqual([
     ['paint', 6],
     ['pull', 6],
   ]);

@@ -48,8 +48,8 @@ export function sectionCycle(sections: readonly Section[], window: SectionWindow
     for (let step = 1; step <= lead; step++) {
       const heaps = dividedInto(count, lead, step);
       if (heaps.length > MOST_HEAPS) continue;
-      const found = onTheClock(heaps, sections, window);
-      if (found && (best === null || weigh(found) < weigh(best) - TIME_TOLERANCE_MIN)) best = found;
+      const cycle = onTheClock(heaps, sections, window);
+      if (cycle && (best === null || weigh(cycle) < weigh(best) - TIME_TOLERANCE_MIN)) best = cycle;
     }
   }
   return best;
@@ -118,15 +118,18 @@ function linksOf(
   window: SectionWindow,
   minutes: readonly number[],
 ): Link[] {
-  const own = heaps[pull]!;
+  const ownBatch = heaps[pull]!;
   return heaps.slice(0, pull).flatMap((heap, paint): Link[] => {
-    const [first, end] = [Math.max(heap.first, own.first), Math.min(heap.first + heap.count, own.first + own.count)];
+    const [first, end] = [
+      Math.max(heap.first, ownBatch.first),
+      Math.min(heap.first + heap.count, ownBatch.first + ownBatch.count),
+    ];
     if (heap.turn !== 'paint' || first >= end) return [];
     let [fromMin, toMin] = [-Infinity, Infinity];
     for (let section = first; section < end; section++) {
       // How long before the end of its heap it was painted, how long after the start of the pull it is its turn, and how long before the end of that it is off.
       const paintedBefore = sumMin(sections, section + 1, heap.first + heap.count, 'paint');
-      const waits = sumMin(sections, own.first, section, 'pull');
+      const waits = sumMin(sections, ownBatch.first, section, 'pull');
       const offBefore = minutes[pull]! - waits - sections[section]!.pullMin;
       fromMin = Math.max(fromMin, window.fromMin - paintedBefore - waits);
       toMin = Math.min(toMin, window.toMin - paintedBefore + offBefore);

@@ -31,9 +31,9 @@ export function shortestCycle(strips: StripTimes): BatchCycle {
       best = { turns, totalMin, proven: false };
   }
   // One after the other always fits: a strip is painted, waited for and pulled.
-  const found = best as BatchCycle;
-  if (found.totalMin <= leastTotal(strips) + TIME_TOLERANCE_MIN) return { ...found, proven: true };
-  return searched(strips, found);
+  const batchCycle = best as BatchCycle;
+  if (batchCycle.totalMin <= leastTotal(strips) + TIME_TOLERANCE_MIN) return { ...batchCycle, proven: true };
+  return searched(strips, batchCycle);
 }
 
 /** The most strips that may be painted before the first is pulled so that all of them are still pulled in time. */
@@ -60,20 +60,20 @@ function leastTotal(strips: StripTimes): number {
 function simpleRhythms(strips: StripTimes): BatchAction[][] {
   const { strips: count } = strips;
   const most = maxPaintedAhead(strips);
-  const found: BatchAction[][] = [];
+  const complete: BatchAction[][] = [];
   for (let lead = 1; lead <= most; lead++) {
     const steady: BatchAction[] = repeat('paint', lead);
     for (let strip = lead; strip < count; strip++) steady.push('pull', 'paint');
-    found.push([...steady, ...repeat('pull', lead)]);
+    complete.push([...steady, ...repeat('pull', lead)]);
     const heaps: BatchAction[] = [];
     for (let strip = 0; strip < count; strip += lead) {
       const size = Math.min(lead, count - strip);
       heaps.push(...repeat('paint', size), ...repeat('pull', size));
     }
-    found.push(heaps);
-    for (let pulls = 2; pulls <= lead; pulls++) found.push(inSteps(count, lead, pulls));
+    complete.push(heaps);
+    for (let pulls = 2; pulls <= lead; pulls++) complete.push(inSteps(count, lead, pulls));
   }
-  return found;
+  return complete;
 }
 
 /** Paint some, then pull so many and paint as many, again and again. */
@@ -98,23 +98,23 @@ const repeat = (turn: BatchAction, times: number): BatchAction[] => Array.from({
 function searched(strips: StripTimes, best: BatchCycle): BatchCycle {
   const { paintMin, pullMin, fromMin, strips: count } = strips;
   let looked = 0;
-  let found = best;
+  let batchCycle = best;
   const lengthen = (turns: readonly BatchAction[], painted: number, pulled: number): void => {
     if (looked++ > MOST_LOOKED_AT) return;
     const nowMin = turns.length === 0 ? 0 : endOf(turns, strips);
     if (nowMin === null) return;
     const left = nowMin + (count - painted) * paintMin + (count - pulled) * pullMin;
     const last = painted < count ? nowMin + (count - painted) * paintMin + fromMin + pullMin : 0;
-    if (Math.max(left, last) >= found.totalMin - TIME_TOLERANCE_MIN) return;
+    if (Math.max(left, last) >= batchCycle.totalMin - TIME_TOLERANCE_MIN) return;
     if (pulled === count) {
-      found = { turns, totalMin: nowMin, proven: false };
+      batchCycle = { turns, totalMin: nowMin, proven: false };
       return;
     }
     if (pulled < painted) lengthen([...turns, 'pull'], painted, pulled + 1);
     if (painted < count) lengthen([...turns, 'paint'], painted + 1, pulled);
   };
   lengthen([], 0, 0);
-  return { ...found, proven: looked <= MOST_LOOKED_AT };
+  return { ...batchCycle, proven: looked <= MOST_LOOKED_AT };
 }
 
 /** When a half-made order is through, min; null where a strip falls out of its window in it already. */

@@ -29,15 +29,15 @@ export interface ChainSpan {
 export function chainSpans(start: Place, edges: readonly Edge[]): ChainSpan[] {
   const spans: ChainSpan[] = [];
   let from = pointFromPair(start);
-  let at = 0;
+  let along = 0;
   for (const edge of edges) {
     const to = pointFromPair(edge.to);
     const through = edge.through && pointFromPair(edge.through);
     const circle = through ? circleThrough(from, through, to) : null;
     const arc = circle && through ? { ...circle, turn: arcSweep(circle.centre, from, through, to) } : null;
     const length = arc ? arc.radius * Math.abs(arc.turn) : distance(from, to);
-    spans.push({ from, to, startAt: at, endAt: at + length, arc });
-    at += length;
+    spans.push({ from, to, startAt: along, endAt: along + length, arc });
+    along += length;
     from = to;
   }
   return spans;
@@ -54,8 +54,8 @@ export interface ChainPoint extends Point {
 }
 
 /** The place on a span at a distance along the chain. */
-export function pointOnSpan({ from, to, startAt, endAt, arc }: ChainSpan, at: number): ChainPoint {
-  const share = endAt > startAt ? (at - startAt) / (endAt - startAt) : 0;
+export function pointOnSpan({ from, to, startAt, endAt, arc }: ChainSpan, along: number): ChainPoint {
+  const share = endAt > startAt ? (along - startAt) / (endAt - startAt) : 0;
   if (!arc) {
     const length = endAt - startAt || 1;
     const [tx, ty] = [(to.x - from.x) / length, (to.y - from.y) / length];

@@ -117,7 +117,7 @@ function deBoor(
   knots: readonly number[],
   weights: readonly number[] | null,
   span: number,
-  at: number,
+  parameter: number,
 ): Point {
   const d = Array.from({ length: degree + 1 }, (_, j) => {
     const index = j + span - degree;
@@ -127,7 +127,7 @@ function deBoor(
   for (let r = 1; r <= degree; r++) {
     for (let j = degree; j >= r; j--) {
       const low = knots[j + span - degree]!;
-      const share = (at - low) / (knots[j + 1 + span - r]! - low || 1);
+      const share = (parameter - low) / (knots[j + 1 + span - r]! - low || 1);
       d[j] = {
         x: (1 - share) * d[j - 1]!.x + share * d[j]!.x,
         y: (1 - share) * d[j - 1]!.y + share * d[j]!.y,

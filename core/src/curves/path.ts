@@ -23,22 +23,22 @@ export const isClosed = (path: Path): boolean => path.length > 3 && distance(pat
 
 /** Gives each place its distance along the line. */
 export function withArcLength(points: readonly Omit<PathPoint, 'at'>[]): PathPoint[] {
-  let at = 0;
+  let along = 0;
   return points.map((point, index) => {
-    if (index > 0) at += distance(points[index - 1]!, point);
-    return { ...point, at };
+    if (index > 0) along += distance(points[index - 1]!, point);
+    return { ...point, at: along };
   });
 }
 
 /** The place at a distance along the path, between neighbours; clamped to the ends. */
-export function pointAt(path: Path, at: number): PathPoint {
+export function pointAt(path: Path, along: number): PathPoint {
   const last = path.length - 1;
-  if (at <= path[0]!.at) return path[0]!;
-  if (at > path[last]!.at) return path[last]!;
-  const next = lowerBound(1, last, (index) => path[index]!.at >= at);
+  if (along <= path[0]!.at) return path[0]!;
+  if (along > path[last]!.at) return path[last]!;
+  const next = lowerBound(1, last, (index) => path[index]!.at >= along);
   const a = path[next - 1]!;
   const b = path[next]!;
-  const share = b.at > a.at ? (at - a.at) / (b.at - a.at) : 0;
+  const share = b.at > a.at ? (along - a.at) / (b.at - a.at) : 0;
   const mix = (from: number, to: number) => from + share * (to - from);
   return {
     x: mix(a.x, b.x),
@@ -46,7 +46,7 @@ export function pointAt(path: Path, at: number): PathPoint {
     tx: mix(a.tx, b.tx),
     ty: mix(a.ty, b.ty),
     curvature: mix(a.curvature, b.curvature),
-    at,
+    at: along,
   };
 }
 
@@ -60,15 +60,13 @@ export function pathSlice(path: Path, from: number, to: number): Path | null {
 
 /** The same line run the other way, distances from 0. */
 export const reversedPath = (path: Path): Path =>
-  [...path]
-    .reverse()
-    .map((point) => ({
-      ...point,
-      tx: -point.tx,
-      ty: -point.ty,
-      curvature: -point.curvature,
-      at: path.at(-1)!.at - point.at,
-    }));
+  [...path].reverse().map((point) => ({
+    ...point,
+    tx: -point.tx,
+    ty: -point.ty,
+    curvature: -point.curvature,
+    at: path.at(-1)!.at - point.at,
+  }));
 
 /** A path as another function of the plane sees it, which keeps lengths but turns left into right. */
 export function reflectPath(path: Path, reflect: (place: Point) => Point): Path {
@@ -102,13 +100,13 @@ const CORNER = (3 * Math.PI) / 180;
 
 /** Distances along the path at which it has a corner. */
 export function cornerDistances(path: Path): number[] {
-  const found = path
+  const distances = path
     .slice(1)
     .flatMap((point, index) =>
       point.at - path[index]!.at < 1e-6 && breakBetween(path[index]!, point) > CORNER ? [point.at] : [],
     );
   const ends = isClosed(path) && breakBetween(path.at(-1)!, path[0]!) > CORNER;
-  return ends ? [...found, path.at(-1)!.at] : found;
+  return ends ? [...distances, path.at(-1)!.at] : distances;
 }
 
 const breakBetween = (a: PathPoint, b: PathPoint): number =>
@@ -124,22 +122,22 @@ export function tightestBend(path: Path): { readonly at: number; readonly radius
 
 /** Distances along the path where it changes from bending one way to the other. */
 export function inflections(path: Path): number[] {
-  const found: number[] = [];
+  const distances: number[] = [];
   let lastSign = 0;
   let lastAt = 0;
   for (const { curvature, at } of path) {
     const sign = Math.abs(curvature) < 1e-7 ? 0 : Math.sign(curvature);
     if (sign === 0) continue;
-    if (lastSign !== 0 && sign !== lastSign) found.push((lastAt + at) / 2);
+    if (lastSign !== 0 && sign !== lastSign) distances.push((lastAt + at) / 2);
     lastSign = sign;
     lastAt = at;
   }
-  return found;
+  return distances;
 }
 
 /** Where two paths cross: distance along each, in order along the first. */
 export function pathCrossings(first: Path, second: Path): { readonly onFirst: number; readonly onSecond: number }[] {
-  const found: { onFirst: number; onSecond: number }[] = [];
+  const crossings: { onFirst: number; onSecond: number }[] = [];
   for (let i = 1; i < first.length; i++) {
     const [a, b] = [first[i - 1]!, first[i]!];
     const [minX, maxX] = a.x < b.x ? [a.x, b.x] : [b.x, a.x];
@@ -161,11 +159,15 @@ export function pathCrossings(first: Path, second: Path): { readonly onFirst: nu
       const onFirst = a.at + share * (b.at - a.at);
       const onSecond = c.at + other * (d.at - c.at);
       // A crossing at a shared end of two pieces is one crossing.
-      if (!found.some((one) => Math.abs(one.onFirst - onFirst) < 1e-6 && Math.abs(one.onSecond - onSecond) < 1e-6))
-        found.push({ onFirst, onSecond });
+      if (
+        !crossings.some(
+          (known) => Math.abs(known.onFirst - onFirst) < 1e-6 && Math.abs(known.onSecond - onSecond) < 1e-6,
+        )
+      )
+        crossings.push({ onFirst, onSecond });
     }
   }
-  return found.sort((a, b) => a.onFirst - b.onFirst);
+  return crossings.sort((a, b) => a.onFirst - b.onFirst);
 }
 
 /** The distance along a path at which it comes nearest to a place. */

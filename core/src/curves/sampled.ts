@@ -15,22 +15,22 @@ export function pathFromSamples(places: readonly Point[], closed: boolean): Path
   if (closed && kept.length > 2 && distance(kept[0]!, kept.at(-1)!) <= 1e-4) kept.pop();
   if (kept.length < 2) return null;
   const count = kept.length;
-  const at = (index: number) => kept[(index + count) % count]!;
+  const pointOf = (index: number) => kept[(index + count) % count]!;
   const isEnd = (index: number) => !closed && (index === 0 || index === count - 1);
   const samples: Omit<PathPoint, 'at'>[] = [];
   const indices = closed
     ? Array.from({ length: count + 1 }, (_, index) => index % count)
     : kept.map((_, index) => index);
   indices.forEach((index, walk) => {
-    const here = at(index);
-    const into = isEnd(index) && index === 0 ? null : headingBetween(at(index - 1), here);
-    const out = isEnd(index) && index === count - 1 ? null : headingBetween(here, at(index + 1));
+    const here = pointOf(index);
+    const into = isEnd(index) && index === 0 ? null : headingBetween(pointOf(index - 1), here);
+    const out = isEnd(index) && index === count - 1 ? null : headingBetween(here, pointOf(index + 1));
     samples.push(
       ...samplesAt(
         here,
         into,
         out,
-        (distance(at(index - 1), here) + distance(here, at(index + 1))) / 2,
+        (distance(pointOf(index - 1), here) + distance(here, pointOf(index + 1))) / 2,
         walk === 0,
         walk === indices.length - 1,
       ),

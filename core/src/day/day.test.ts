@@ -14,8 +14,8 @@ const NAMES = ['juniper', 'saltwort', 'ostrel', 'brindle', 'marigold', 'tansy', 
 it.each(NAMES)('%s: every step for a hand stands in one task, in order, and no window lies inside one', (name) => {
   const job = jobOf(name);
   const { work } = jobTasks(job, 480);
-  const told = work.flatMap(({ steps }) => steps.map(({ id }) => id));
-  expect(told).toEqual(job.steps.filter(({ attended }) => attended).map(({ id }) => id));
+  const stepIds = work.flatMap(({ steps }) => steps.map(({ id }) => id));
+  expect(stepIds).toEqual(job.steps.filter(({ attended }) => attended).map(({ id }) => id));
   for (const { steps, task } of work) {
     expect(task.minutes).toBeCloseTo(
       steps.reduce((sum, { startMin, endMin }) => sum + endMin - startMin, 0),
@@ -23,7 +23,7 @@ it.each(NAMES)('%s: every step for a hand stands in one task, in order, and no w
     );
     for (const step of steps.slice(1)) expect(step.after.every(({ code }) => code === 'order')).toBe(true);
   }
-  expect(work.length).toBeLessThan(told.length);
+  expect(work.length).toBeLessThan(stepIds.length);
 });
 
 it('plans all the examples together, and keeps every lag, all hours and the booth', () => {
@@ -155,7 +155,7 @@ describe('the air of the hours', () => {
       480,
       { air },
     );
-    const booked = new Map(plan.schedule!.placed.map((one) => [one.task, one]));
+    const booked = new Map(plan.schedule!.placed.map((assignment) => [assignment.task, assignment]));
     const taskOf = new Map(
       plan.work.flatMap(({ task, steps, job }) => steps.map(({ id }) => [`${job} ${id}`, task.id] as const)),
     );
@@ -163,10 +163,10 @@ describe('the air of the hours', () => {
     for (const { task, steps, job } of plan.work) {
       for (const rule of steps[0]!.after.filter(({ film }) => film)) {
         const before = booked.get(taskOf.get(`${job} ${rule.step}`)!);
-        const own = booked.get(task.id)!;
+        const assignment = booked.get(task.id)!;
         if (!before || before.endMin > air.expected.at(-1)!.atMin) continue;
         const from = rule.from === 'end' ? before.endMin : before.startMin;
-        expect(own.startMin + 3).toBeGreaterThan(from + ruleInAir(rule, from, air).minMin);
+        expect(assignment.startMin + 3).toBeGreaterThan(from + ruleInAir(rule, from, air).minMin);
         counted++;
       }
     }
@@ -186,9 +186,9 @@ describe('the air of the hours', () => {
   it('of a coat that is on is what was measured', () => {
     const marigold = jobOf('marigold');
     const coats = marigold.steps.filter(({ kind }) => kind === 'coat');
-    const at = marigold.steps.findIndex((step) => step.after.some(({ code, film }) => code === 'pull' && film));
+    const index = marigold.steps.findIndex((step) => step.after.some(({ code, film }) => code === 'pull' && film));
     const last = marigold.steps
-      .slice(0, at)
+      .slice(0, index)
       .filter(({ kind }) => kind === 'coat')
       .at(-1)!;
     const doneMin = new Map(
@@ -285,8 +285,8 @@ it('whoever is quicker at a sort of work is given it, where that ends sooner; a 
   const names = two.people.map(({ name }) => name);
   const coveredIn = (speeds: readonly PersonSpeed[]) => {
     const plan = planDay(job, two, days, 480, { speeds });
-    const own = plan.work.find((one) => one.steps.some(({ kind }) => kind === 'cover'))!;
-    return { task: own.task, at: plan.schedule!.placed.find(({ task }) => task === own.task.id)! };
+    const work = plan.work.find((one) => one.steps.some(({ kind }) => kind === 'cover'))!;
+    return { task: work.task, at: plan.schedule!.placed.find(({ task }) => task === work.task.id)! };
   };
   const even = coveredIn([speed(null, 1), speed(names[0]!, 1.02), speed(names[1]!, 0.99)]);
   expect(even.task.minutesBy).toBeUndefined();
@@ -332,7 +332,7 @@ it('of two jobs mixed right before closing time each window that cannot be kept 
   expect(plan.work.every(({ task }) => placed.has(task.id))).toBe(true);
   expect(plan.schedule!.endMin).toBeGreaterThan(1440);
   // Told is what the plan does pass, and nothing it keeps.
-  const at = new Map(plan.schedule!.placed.map((one) => [one.task, one]));
+  const at = new Map(plan.schedule!.placed.map((assignment) => [assignment.task, assignment]));
   for (const trouble of plan.troubles)
     if (trouble.code === 'window')
       expect(at.get(trouble.task)!.startMin - at.get(trouble.other)!.endMin).toBeGreaterThan(trouble.maxMin);

@@ -22,12 +22,12 @@ const job = (id: string, steps: readonly Step[], doneMin: RunningJob['doneMin'])
 });
 const spans = (jobs: readonly RunningJob[]) => {
   const plan = planDay(jobs, two, days, 500);
-  const at = new Map(plan.schedule!.placed.map((one) => [one.task, one]));
+  const at = new Map(plan.schedule!.placed.map((assignment) => [assignment.task, assignment]));
   return {
     plan,
     of: (id: string, kind: string) =>
       plan.work
-        .filter((one) => one.job === id && one.steps.some((step) => step.kind === kind))
+        .filter((work) => work.job === id && work.steps.some((step) => step.kind === kind))
         .map(({ task }) => at.get(task.id)!),
   };
 };

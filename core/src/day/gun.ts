@@ -61,11 +61,11 @@ export function gunConflict(
   placed: readonly Assignment[],
   nowMin: number,
 ): GunConflict | null {
-  const at = new Map(placed.map((one) => [one.task, one]));
+  const assignmentOf = new Map(placed.map((assignment) => [assignment.task, assignment]));
   const turns = gunUses(work, jobs)
     .flatMap((turn) => {
-      const coats = turn.coats.flatMap((task) => at.get(task) ?? []);
-      const clean = at.get(turn.clean);
+      const coats = turn.coats.flatMap((task) => assignmentOf.get(task) ?? []);
+      const clean = assignmentOf.get(turn.clean);
       if (!clean || coats.length < turn.coats.length) return [];
       return [{ turn, coats, from: turn.begun ? nowMin : (coats[0]?.startMin ?? Infinity), to: clean.endMin }];
     })

@@ -18,9 +18,9 @@ export function storedOrderOf({ tasks }: ScheduleProblem, { decisions, schedule 
 
 /** What was decided, as far as its tasks and people are still there. */
 export function storedDecisions({ order, team }: StoredOrder, { tasks, workers }: ScheduleProblem): Decisions {
-  const at = new Map(tasks.map(({ id }, index) => [id, index]));
+  const indexOfTask = new Map(tasks.map(({ id }, index) => [id, index]));
   const pairs = order.flatMap(([one, other]): (readonly [number, number])[] => {
-    const [before, after] = [at.get(one), at.get(other)];
+    const [before, after] = [indexOfTask.get(one), indexOfTask.get(other)];
     return before === undefined || after === undefined ? [] : [[before, after]];
   });
   const ids = workers.map(({ id }) => id);

@@ -46,7 +46,7 @@ export function observationsIn(
     )
       return [];
     const number = stageOf.get(step);
-    const stage = stages.find((one) => one.number === number);
+    const stage = stages.find((other) => other.number === number);
     if (!stage?.windows) return [];
     state = logAfter(state, events.slice(read, index + 1), sheet);
     read = index + 1;
@@ -72,17 +72,17 @@ export function observationsIn(
       touchCloseMin: Math.min(touch?.to ?? Infinity, RULE_OF_THUMB.touchCloseFactor * touchMin, throughMin) / factor,
       throughMin: throughMin / factor,
     };
-    const told =
+    const timingOfPull =
       saw.kind === 'feel'
         ? saw
         : { kind: 'pull' as const, school: schoolOf(steps, step) ?? stage.school ?? 'touch', result: saw.result };
-    return [{ finish: stage.finish, at, observation: { passedMin, marks, saw: told } }];
+    return [{ finish: stage.finish, at, observation: { passedMin, marks, saw: timingOfPull } }];
   });
 }
 
 /** The school a pull says it goes by; null where it says none. */
 function schoolOf(steps: ObservedSheet['steps'], id: string): PullTiming | null {
-  const told = steps.find((step) => step.id === id)?.say.values;
-  const school = told && 'school' in told ? told.school : null;
-  return PULL_TIMINGS.find((one) => one === school) ?? null;
+  const timingValue = steps.find((step) => step.id === id)?.say.values;
+  const school = timingValue && 'school' in timingValue ? timingValue.school : null;
+  return PULL_TIMINGS.find((timing) => timing === school) ?? null;
 }

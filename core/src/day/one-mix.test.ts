@@ -41,7 +41,9 @@ it('sprays two jobs of one colour from one mix, and keeps every window', () => {
   );
   const startOf = (id: string, kind: string) =>
     plan.schedule!.placed.find(({ task }) =>
-      plan.work.find((one) => one.task.id === task && one.job === id && one.steps.some((step) => step.kind === kind)),
+      plan.work.find(
+        (work) => work.task.id === task && work.job === id && work.steps.some((step) => step.kind === kind),
+      ),
     )!;
   // The second is sprayed while the first flashes or soon after, and the gun is cleaned after both.
   expect(startOf(once!.second, 'coat').startMin - startOf(once!.first, 'coat').endMin).toBeLessThanOrEqual(60 + 1e-6);

@@ -67,7 +67,7 @@ export function pairsOf(
     .filter(({ coats: [first] }) => first !== undefined && startOf.has(first))
     .sort((a, b) => startOf.get(a.coats[0]!)! - startOf.get(b.coats[0]!)!);
   return [...new Set(sessions.map(({ finish }) => finish))].flatMap((finish) => {
-    const [first, ...others] = sessions.filter((one) => one.finish === finish);
+    const [first, ...others] = sessions.filter((session) => session.finish === finish);
     const second = others.find(({ job }) => job !== first!.job);
     return first && second ? [[first, second] as const] : [];
   });
@@ -121,16 +121,16 @@ export function isGunFreeBetween(
   placed: readonly Assignment[],
   [first, second]: readonly [Session, Session],
 ): boolean {
-  const at = new Map(placed.map((one) => [one.task, one]));
-  const from = Math.min(at.get(first.coats[0]!)!.startMin, at.get(second.coats[0]!)!.startMin);
-  const to = Math.max(...[...first.coats, ...second.coats].map((coat) => at.get(coat)!.endMin));
-  const own = new Set([...first.coats, ...second.coats]);
+  const assignmentOf = new Map(placed.map((assignment) => [assignment.task, assignment]));
+  const from = Math.min(assignmentOf.get(first.coats[0]!)!.startMin, assignmentOf.get(second.coats[0]!)!.startMin);
+  const to = Math.max(...[...first.coats, ...second.coats].map((coat) => assignmentOf.get(coat)!.endMin));
+  const ownCoats = new Set([...first.coats, ...second.coats]);
   return !work.some(({ task, steps }) => {
-    const there = at.get(task.id);
+    const there = assignmentOf.get(task.id);
     return (
       there !== undefined &&
       task.places.includes(first.gun) &&
-      !own.has(task.id) &&
+      !ownCoats.has(task.id) &&
       steps.some(({ say }) => say.values.finish !== first.finish) &&
       there.endMin > from &&
       there.startMin < to

@@ -85,7 +85,7 @@ export function planDay(
     );
     attempt = planOnce(jobs, shop, days, { nowMin, before: attempt.plan.kept, air, pins, speeds, plannedMin });
     const settled = (step: string, end: number) =>
-      plannedMin.get(step)?.some((one) => Math.abs(one - end) < SETTLED_MIN) ?? true;
+      plannedMin.get(step)?.some((plannedEnd) => Math.abs(plannedEnd - end) < SETTLED_MIN) ?? true;
     if ([...endsOf(attempt.plan)].every(([step, end]) => settled(step, end))) break;
   }
   const { plan, answered } = attempt;
@@ -147,12 +147,12 @@ function planOnce(
   const people = shop.people.map(({ name }) => name);
   const each = jobs.map((job) => jobTasks(job, nowMin, { air, plannedMin, speeds, people }));
   const perJob = Math.max(2, Math.floor(MOST_PLANNED / Math.max(1, jobs.length)));
-  const work = each.flatMap((one) => one.work.slice(0, perJob));
-  const more = each.reduce((sum, one) => sum + Math.max(0, one.work.length - perJob), 0);
-  const past = each.flatMap((one) => one.past);
+  const work = each.flatMap((jobTasksOf) => jobTasksOf.work.slice(0, perJob));
+  const more = each.reduce((sum, jobTasksOf) => sum + Math.max(0, jobTasksOf.work.length - perJob), 0);
+  const past = each.flatMap((jobTasksOf) => jobTasksOf.past);
   const guns = [...new Set(work.flatMap(({ steps }) => steps.flatMap((step) => gunFacility(step) ?? [])))].sort();
   const wanted: ScheduleProblem = {
-    tasks: [...past, ...work.map((one) => pinned(one, pins, shop, { nowMin, speeds }))],
+    tasks: [...past, ...work.map((other) => pinned(other, pins, shop, { nowMin, speeds }))],
     workers: shop.people.map(({ id, week, off }) => ({ id, hours: hoursOver(week, days, off) })),
     places: [
       { id: 'booth', hours: shop.booth && hoursOver(shop.booth, days) },
@@ -162,7 +162,7 @@ function planOnce(
   };
   let problem = wanted;
   const troubles: ScheduleTrouble[] = [];
-  const missed = each.flatMap((one) => one.missed);
+  const missed = each.flatMap((jobTasksOf) => jobTasksOf.missed);
   const none = {
     work,
     schedule: null,
@@ -182,14 +182,14 @@ function planOnce(
       answered: null,
     };
   for (let round = 0; round <= MOST_GIVEN_UP; round++) {
-    const found = solveNear(problem, before);
-    if (found) {
-      const answered = resolveGun(problem, found, { work, jobs, before, speeds, nowMin });
+    const near = solveNear(problem, before);
+    if (near) {
+      const answered = resolveGun(problem, near, { work, jobs, before, speeds, nowMin });
       const { oneMix, clash } = answered;
       const { schedule, leastEndMin, proven } = answered.found;
       // As they were planned: pinned, waiting for the gun, shorter where they are mixed for already.
       const tasks = new Map(answered.problem.tasks.map((task) => [task.id, task]));
-      const asPlanned = work.map((one) => ({ ...one, task: tasks.get(one.task.id) ?? one.task }));
+      const asPlanned = work.map((other) => ({ ...other, task: tasks.get(other.task.id) ?? other.task }));
       // What was let go together with others may be kept all the same.
       const broken = troubles.filter(
         (trouble) => trouble.code !== 'window' || isBroken(trouble, wanted.tasks, schedule.placed),
@@ -213,7 +213,12 @@ function planOnce(
     troubles.push(trouble);
     if (trouble.code === 'window') {
       troubles.push(
-        ...trouble.also.map((one) => ({ code: 'window' as const, ...one, extraMin: trouble.extraMin, also: [] })),
+        ...trouble.also.map((limitRef) => ({
+          code: 'window' as const,
+          ...limitRef,
+          extraMin: trouble.extraMin,
+          also: [],
+        })),
       );
       problem = [trouble, ...trouble.also].reduce((now, { task, other }) => withoutMaxLags(now, task, other), problem);
     } else if (trouble.code === 'pinned') problem = withoutPins(problem, [trouble.task]);
@@ -228,8 +233,8 @@ function isBroken(
   tasks: readonly Task[],
   placed: readonly Assignment[],
 ): boolean {
-  const at = new Map(placed.map((one) => [one.task, one]));
-  const [own, since] = [at.get(task), at.get(other)];
+  const assignmentOf = new Map(placed.map((assignment) => [assignment.task, assignment]));
+  const [own, since] = [assignmentOf.get(task), assignmentOf.get(other)];
   const lags =
     tasks.find(({ id }) => id === task)?.after.filter((lag) => lag.task === other && lag.scuffMin === undefined) ?? [];
   if (!own || !since) return true;
@@ -264,12 +269,12 @@ function pinned(
   { nowMin, speeds }: Pick<Round, 'nowMin' | 'speeds'>,
 ): Task {
   const pin = pins.find(({ work }) => work === task.id);
-  const own = { ...task, ...dryingRateFunction(task, steps, people, speeds) };
-  if (!pin) return own;
+  const withMinutes = { ...task, ...dryingRateFunction(task, steps, people, speeds) };
+  if (!pin) return withMinutes;
   const { person, atMin } = pin;
   const worker = task.hands === 1 ? people.find(({ id }) => id === person) : undefined;
   return {
-    ...own,
+    ...withMinutes,
     ...(worker ? { worker: worker.id } : {}),
     ...(atMin !== null && atMin >= nowMin ? { atMin } : {}),
   };

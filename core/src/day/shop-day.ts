@@ -83,13 +83,13 @@ export function expectedAir(
   { forecast }: Pick<ShopDay, 'forecast'>,
   days: readonly CalendarDay[],
 ): readonly AirReading[] {
-  const of = new Map(forecast.map((day) => [day.date, day]));
-  const first = days.findIndex(({ date }) => of.has(date));
+  const forecastOf = new Map(forecast.map((day) => [day.date, day]));
+  const first = days.findIndex(({ date }) => forecastOf.has(date));
   if (first < 0) return [];
-  const gap = days.findIndex(({ date }, index) => index > first && !of.has(date));
+  const gap = days.findIndex(({ date }, index) => index > first && !forecastOf.has(date));
   const known = days.slice(first, gap < 0 ? days.length : gap);
   return forecastAir(
-    known.map(({ date }) => of.get(date)!),
+    known.map(({ date }) => forecastOf.get(date)!),
     known[0]!.midnightMin,
     'normal',
   ).readings;

@@ -49,8 +49,12 @@ const TURNS_OF_MANY = 2;
 export const MAX_TASKS_TWICE = 60;
 
 /** A day's plan with the gun looked after: one colour at a time, and two jobs of one colour from one mix where that costs nothing. */
-export function resolveGun(problem: ScheduleProblem, found: SolvedSchedule, spraying: Spraying): SolvedProblem {
-  return fromOneMix(oneColourAtATime({ problem, found, oneMix: [], clash: null }, spraying), spraying);
+export function resolveGun(
+  problem: ScheduleProblem,
+  solvedSchedule: SolvedSchedule,
+  spraying: Spraying,
+): SolvedProblem {
+  return fromOneMix(oneColourAtATime({ problem, found: solvedSchedule, oneMix: [], clash: null }, spraying), spraying);
 }
 
 /**
@@ -68,11 +72,13 @@ function oneColourAtATime(plain: SolvedProblem, { work, jobs, before, nowMin }: 
     if (!clash) return now;
     if (turn === most) return { ...now, clash };
     const { waits, until } = clash;
-    const parted = [clash, ...(until.begun ? [] : [{ waits: until, until: waits }])].flatMap((one): SolvedProblem[] => {
-      const problem = { ...now.problem, tasks: withGunOrder(now.problem.tasks, one) };
-      const found = solveNear(problem, before, AGAIN_SHARE);
-      return found ? [{ ...now, problem, found: boundedBy(plain.found, found) }] : [];
-    });
+    const parted = [clash, ...(until.begun ? [] : [{ waits: until, until: waits }])].flatMap(
+      (conflict): SolvedProblem[] => {
+        const problem = { ...now.problem, tasks: withGunOrder(now.problem.tasks, conflict) };
+        const near = solveNear(problem, before, AGAIN_SHARE);
+        return near ? [{ ...now, problem, found: boundedBy(plain.found, near) }] : [];
+      },
+    );
     const [best] = parted.sort((a, b) => a.found.schedule.endMin - b.found.schedule.endMin);
     if (!best) return { ...now, clash };
     now = best;
@@ -84,14 +90,14 @@ function fromOneMix(plain: SolvedProblem, { work, jobs, before, speeds, nowMin }
   if (plain.clash) return plain;
   return pairsOf(work, jobs, plain.found.schedule.placed, speeds).reduce((now, pair): SolvedProblem => {
     const problem = { ...now.problem, tasks: withOneMix(now.problem.tasks, pair) };
-    const found = solveNear(problem, before, AGAIN_SHARE);
+    const near = solveNear(problem, before, AGAIN_SHARE);
     const holds =
-      found !== null &&
-      found.schedule.endMin <= plain.found.schedule.endMin + WORTH_MIN &&
-      isGunFreeBetween(work, found.schedule.placed, pair) &&
-      gunConflict(work, jobs, found.schedule.placed, nowMin) === null;
+      near !== null &&
+      near.schedule.endMin <= plain.found.schedule.endMin + WORTH_MIN &&
+      isGunFreeBetween(work, near.schedule.placed, pair) &&
+      gunConflict(work, jobs, near.schedule.placed, nowMin) === null;
     return holds
-      ? { ...now, problem, found: boundedBy(plain.found, found), oneMix: [...now.oneMix, pairMessage(pair)] }
+      ? { ...now, problem, found: boundedBy(plain.found, near), oneMix: [...now.oneMix, pairMessage(pair)] }
       : now;
   }, plain);
 }

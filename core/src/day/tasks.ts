@@ -94,14 +94,14 @@ export function jobTasks(
         maxMin: null,
       });
     for (const planned of first.after.filter(isWindow)) {
-      const own = taskOf.get(planned.step);
+      const ownTask = taskOf.get(planned.step);
       const doneAt = ruleStart(job.doneMin, planned);
       const rule = strictest(
         (doneAt === undefined ? plannedMin.get(planned.step) : [doneAt])?.map((since) =>
           ruleInAir(planned, since, air, job.heats),
         ) ?? [ruleInAir(planned, nowMin, air, job.heats)],
       );
-      if (own === undefined && doneAt === undefined) continue;
+      if (ownTask === undefined && doneAt === undefined) continue;
       const closedMin = doneAt === undefined || rule.maxMin === null ? null : doneAt + rule.maxMin;
       // What is scuffed already may go on; what opens a second time waits for that, and nothing else helps.
       const cure = remedyOf(rule.code);
@@ -122,9 +122,9 @@ export function jobTasks(
           job.steps.filter(({ id }) => id === rule.step),
           speeds,
         );
-      if (own === undefined) past.set(rule.step, pastTask(job, rule.step, doneAt!));
+      if (ownTask === undefined) past.set(rule.step, pastTask(job, rule.step, doneAt!));
       lags.push({
-        task: own ?? doneId(job.id, rule.step),
+        task: ownTask ?? doneId(job.id, rule.step),
         from: rule.from,
         minMin: again ?? rule.minMin,
         maxMin:
@@ -177,8 +177,8 @@ const placesOf = (step: Step): string[] => {
   const gun = gunFacility(step);
   return [...(step.needs.includes('booth') ? ['booth'] : []), ...(gun === null ? [] : [gun])];
 };
-const sameNeeds = (one: Step, other: Step): boolean =>
-  placesOf(one).join() === placesOf(other).join() && handsOf(one) === handsOf(other);
+const sameNeeds = (step: Step, other: Step): boolean =>
+  placesOf(step).join() === placesOf(other).join() && handsOf(step) === handsOf(other);
 const handsOf = ({ needs }: Step): number => Math.max(1, needs.filter((need) => need === 'person').length);
 
 /** Minutes nobody works between two steps that follow each other, where no window tells them. */

@@ -80,7 +80,7 @@ it('learns speeds of everybody and of each; minutes follow them at once', () => 
     ...Array.from({ length: 20 }, () => seen('Ana', 20)),
     ...Array.from({ length: 20 }, () => seen('Bo', 5)),
   ]);
-  const of = (person: string | null) => speeds.find((one) => one.person === person)!;
+  const of = (person: string | null) => speeds.find((speed) => speed.person === person)!;
   expect(speeds).toHaveLength(3);
   expect(of('Ana').factor).toBeGreaterThan(1.9);
   expect(of('Bo').factor).toBeLessThan(0.55);

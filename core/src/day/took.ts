@@ -53,16 +53,16 @@ export function minutesAfter(
     if (event.kind !== 'done' || event.step === null) continue;
     const before = last;
     last = { step: event.step, at: event.at, ...(event.person === undefined ? {} : { person: event.person }) };
-    const at = place.get(event.step);
+    const stepIndex = place.get(event.step);
     if (
-      at === undefined ||
-      at === 0 ||
+      stepIndex === undefined ||
+      stepIndex === 0 ||
       before === null ||
-      place.get(before.step!) !== at - 1 ||
+      place.get(before.step!) !== stepIndex - 1 ||
       (before.person ?? null) !== (event.person ?? null)
     )
       continue;
-    const [one, step] = [hand[at - 1]!, hand[at]!];
+    const [one, step] = [hand[stepIndex - 1]!, hand[stepIndex]!];
     const sort = workSort(step);
     const plannedMin = step.endMin - step.startMin;
     const atMs = Date.parse(event.at);
@@ -90,7 +90,7 @@ export function personSpeeds(seen: readonly StepMinutes[]): PersonSpeed[] {
   return [null, ...people].flatMap((person) =>
     WORK_SORTS.flatMap((sort) => {
       const speed = speedFactorFrom(
-        seen.filter((one) => one.sort === sort && (person === null || one.person === person)),
+        seen.filter((step) => step.sort === sort && (person === null || step.person === person)),
       );
       return speed.count === 0 ? [] : [{ person, sort, ...speed }];
     }),
@@ -103,8 +103,9 @@ export function personSpeeds(seen: readonly StepMinutes[]): PersonSpeed[] {
  */
 export function expectedMinutes(step: Step, speeds: readonly PersonSpeed[], person: string | null = null): number {
   const sort = workSort(step);
-  const of = (who: string | null) => speeds.find((one) => one.sort === sort && one.person === who);
+  const speedOf = (who: string | null) => speeds.find((speed) => speed.sort === sort && speed.person === who);
   return (
-    (step.endMin - step.startMin) * ((person === null ? undefined : of(person)) ?? of(null) ?? { factor: 1 }).factor
+    (step.endMin - step.startMin) *
+    ((person === null ? undefined : speedOf(person)) ?? speedOf(null) ?? { factor: 1 }).factor
   );
 }

@@ -114,7 +114,7 @@ describe('what passes', () => {
         (air, less, needed) => {
           const colder = {
             ...air,
-            readings: air.readings.map((one, index) => ({ ...one, airC: one.airC - less[index]! })),
+            readings: air.readings.map((reading, index) => ({ ...reading, airC: reading.airC - less[index]! })),
           };
           expect(timeWhenElapsed(pace, colder, 0, needed)!).toBeGreaterThanOrEqual(
             timeWhenElapsed(pace, air, 0, needed)! - 1e-6,

@@ -53,7 +53,7 @@ export const cleanEdgeLikelihood = ({ sag, string, tear, lift }: EdgeRisk): numb
   (1 - sag) * (1 - string) * (1 - tear) * (1 - lift);
 
 /** A smooth step from 0 to 1. */
-function rise(at: number, from: number, to: number): number {
-  const share = Math.min(1, Math.max(0, (at - from) / Math.max(1e-9, to - from)));
+function rise(atMin: number, from: number, to: number): number {
+  const share = Math.min(1, Math.max(0, (atMin - from) / Math.max(1e-9, to - from)));
   return share * share * (3 - 2 * share);
 }

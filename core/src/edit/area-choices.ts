@@ -19,10 +19,10 @@ export function giveFinish(
   const inside = insideOf(area);
   const others = design.scheme.areas.filter(({ part, seed }) => part !== partId || !inside(seed));
   const [x, y] = area.seed;
-  const told = { ...(more.blend ? { blend: true } : {}), ...(more.clear === false ? { clear: false } : {}) };
+  const flags = { ...(more.blend ? { blend: true } : {}), ...(more.clear === false ? { clear: false } : {}) };
   return {
     ...design,
-    scheme: { ...design.scheme, areas: [...others, { part: partId, seed: [x, y], finish, ...told }] },
+    scheme: { ...design.scheme, areas: [...others, { part: partId, seed: [x, y], finish, ...flags }] },
   };
 }
 

@@ -29,14 +29,14 @@ export function carryScheme(before: Design, after: Design, store: PartCache = ne
   ): C[] =>
     is.flatMap(({ part, arrangement }): C[] => {
       const old = was.find((work) => work.part.id === part.id);
-      const own = all.filter((one) => one.part === part.id);
-      if (!old || !changed.has(part.id) || own.length === 0) return own;
-      const placed = own.map((one) => ({ ...one, seed: { x: one.seed[0], y: one.seed[1] } }));
+      const choices = all.filter((choice) => choice.part === part.id);
+      if (!old || !changed.has(part.id) || choices.length === 0) return choices;
+      const placed = choices.map((choice) => ({ ...choice, seed: { x: choice.seed[0], y: choice.seed[1] } }));
       return carry(old.arrangement, arrangement, placed).map(
-        (one) => ({ ...one, seed: roundNumbers([one.seed.x, one.seed.y], 3) }) as unknown as C,
+        (choice) => ({ ...choice, seed: roundNumbers([choice.seed.x, choice.seed.y], 3) }) as unknown as C,
       );
     });
-  const scheme = (of: Scheme): Scheme => ({ ...of, areas: moved<PartAreaChoice>(of.areas, carryChoices) });
+  const scheme = (source: Scheme): Scheme => ({ ...source, areas: moved<PartAreaChoice>(source.areas, carryChoices) });
   return withoutGoneParts({
     ...after,
     scheme: scheme(after.scheme),
@@ -64,11 +64,11 @@ function withoutGoneParts(design: Design): Design {
     [design.scheme, ...(others ?? [])].every(({ areas }) => areas.every(there)) &&
     [...(choices.pins ?? []), ...presentAt].every(there);
   if (all && held) return design;
-  const scheme = (of: Scheme): Scheme => ({ ...of, areas: of.areas.filter(there) });
+  const scheme = (source: Scheme): Scheme => ({ ...source, areas: source.areas.filter(there) });
   return {
     ...design,
     parts: design.parts.map((part) =>
-      part.attached ? { ...part, attached: part.attached.filter((one) => ids.has(one)) } : part,
+      part.attached ? { ...part, attached: part.attached.filter((partId) => ids.has(partId)) } : part,
     ),
     scheme: scheme(design.scheme),
     ...(design.presentAt ? { presentAt: presentAt.filter(there) } : {}),

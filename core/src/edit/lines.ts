@@ -11,9 +11,11 @@ export const withLines = (design: Design, partId: PartId, update: (lines: Lines)
 });
 
 /** The design with one line put in place of itself, or added. */
-export const withLine = (design: Design, partId: PartId, made: TrimLine): Design =>
+export const withLine = (design: Design, partId: PartId, changed: TrimLine): Design =>
   withLines(design, partId, (lines) =>
-    lines.some(({ id }) => id === made.id) ? lines.map((one) => (one.id === made.id ? made : one)) : [...lines, made],
+    lines.some(({ id }) => id === changed.id)
+      ? lines.map((line) => (line.id === changed.id ? changed : line))
+      : [...lines, changed],
   );
 
 /** The design without a line. Lines made from it stay and tell that they miss it. */
@@ -22,25 +24,25 @@ export const withoutLine = (design: Design, partId: PartId, lineId: LineId): Des
 
 /** Lines of a part that are made from a line, directly. */
 export const followersOf = (lines: Lines, lineId: LineId): Lines =>
-  lines.filter((one) => sourceLines(one).includes(lineId));
+  lines.filter((line) => sourceLines(line).includes(lineId));
 
 /** A copy of a line right after it. */
 export function withCopy(design: Design, partId: PartId, lineId: LineId): Design {
   return withLines(design, partId, (lines) =>
-    lines.flatMap((one) =>
-      one.id === lineId
+    lines.flatMap((line) =>
+      line.id === lineId
         ? [
-            one,
+            line,
             {
-              ...one,
+              ...line,
               id: unusedId(
                 'line',
                 lines.map(({ id }) => id),
               ),
-              name: `${one.name} (copy)`.slice(0, 120),
+              name: `${line.name} (copy)`.slice(0, 120),
             },
           ]
-        : [one],
+        : [line],
     ),
   );
 }

@@ -3,10 +3,10 @@ import type { Design, Part } from '../job';
 import type { PartId } from '../units';
 
 /** The design with a part put in place of itself, or added. What parts are attached to is said by the one that was changed last. */
-export function withPart(design: Design, made: Part): Design {
+export function withPart(design: Design, changed: Part): Design {
   const { parts } = design;
-  if (!parts.some(({ id }) => id === made.id)) return { ...design, parts: [...parts, made] };
-  return { ...design, parts: parts.map((one) => (one.id === made.id ? made : apartFrom(one, made.id))) };
+  if (!parts.some(({ id }) => id === changed.id)) return { ...design, parts: [...parts, changed] };
+  return { ...design, parts: parts.map((part) => (part.id === changed.id ? changed : apartFrom(part, changed.id))) };
 }
 
 const apartFrom = (part: Part, other: string): Part =>
@@ -19,11 +19,11 @@ export const withoutPart = (design: Design, partId: PartId): Design => ({
 });
 
 /** A part that stops following another takes over what it looked like until then; any other comes back as it was made. */
-export function detachedPart(made: Part, before: Part | null, parts: readonly PartShape[]): Part {
-  if (!before?.opposite?.follows || made.opposite?.follows) return made;
+export function detachedPart(changed: Part, before: Part | null, parts: readonly PartShape[]): Part {
+  if (!before?.opposite?.follows || changed.opposite?.follows) return changed;
   const { surface, datums, lines, features, pose } = effectiveShape(before, parts);
   return {
-    ...made,
+    ...changed,
     surface,
     datums: [...datums],
     lines: [...lines],

@@ -23,14 +23,14 @@ export function withOtherScheme(design: Design, index: number, names: readonly [
   return {
     ...design,
     scheme: { ...others[index], name: names[1] },
-    others: others.map((one, at) => (at === index ? { ...scheme, name: names[0] } : one)),
+    others: others.map((other, otherIndex) => (otherIndex === index ? { ...scheme, name: names[0] } : other)),
   };
 }
 
 /** The design without one of its other schemes. */
 export const withoutScheme = (design: Design, index: number): Design => ({
   ...design,
-  others: design.others?.filter((_, at) => at !== index),
+  others: design.others?.filter((_, otherIndex) => otherIndex !== index),
 });
 
 /** The design with a primer under, or a clear over, everything that is painted; null: none. */

@@ -29,7 +29,7 @@ export type TapePlace = Omit<TapePin, 'tape'>;
  */
 export function pinTape(design: Design, place: TapePlace, tape: TapeCode | null): Design {
   const { tapes = [] } = design.choices;
-  const rest = tapes.filter((one) => !samePoint(one, place));
+  const rest = tapes.filter((other) => !samePoint(other, place));
   const next = tape === null ? rest : [...rest, { ...place, tape }];
   return withChoices(design, 'tapes', next);
 }
@@ -45,8 +45,8 @@ export function forbidTape(design: Design, tape: TapeCode, forbidden: boolean): 
 /** A line of a part, or one side of it. */
 export type EdgePlace = Required<Pick<TapePin, 'part' | 'line'>> & Pick<TapePin, 'side'>;
 
-const samePoint = (one: TapePlace, { part, line, side }: TapePlace): boolean =>
-  one.part === part && one.line === line && one.side === side;
+const samePoint = (tapePlace: TapePlace, { part, line, side }: TapePlace): boolean =>
+  tapePlace.part === part && tapePlace.line === line && tapePlace.side === side;
 
 /**
  * A design in which a person masks an edge their own way.
@@ -54,7 +54,7 @@ const samePoint = (one: TapePlace, { part, line, side }: TapePlace): boolean =>
  */
 export function setOwnWay(design: Design, place: EdgePlace, how: string | null): Design {
   const { ownWays = [] } = design.choices;
-  const rest = ownWays.filter((one) => !samePoint(one, place));
+  const rest = ownWays.filter((ownWay) => !samePoint(ownWay, place));
   const next = how === null ? rest : [...rest, { ...place, how }];
   return withChoices(design, 'ownWays', next);
 }
@@ -65,7 +65,7 @@ export function setOwnWay(design: Design, place: EdgePlace, how: string | null):
  */
 export function setLayFirst(design: Design, place: TapePlace, first: LayersPin['first'] | null): Design {
   const { layers = [] } = design.choices;
-  const rest = layers.filter((one) => !samePoint(one, place));
+  const rest = layers.filter((layer) => !samePoint(layer, place));
   const next = first === null ? rest : [...rest, { ...place, first }];
   return withChoices(design, 'layers', next);
 }
@@ -80,7 +80,7 @@ export function setPullTiming(
   school: PullTiming | null,
 ): Design {
   const { pulls = [] } = design.choices;
-  const rest = pulls.filter((one) => one.part !== part || one.line !== line);
+  const rest = pulls.filter((pull) => pull.part !== part || pull.line !== line);
   return withChoices(design, 'pulls', school === null ? rest : [...rest, { part, line, school }]);
 }
 
@@ -89,7 +89,7 @@ export function addOwnPiece(design: Design, piece: Omit<OwnPiece, 'id'>): Design
   const { ownPieces = [] } = design.choices;
   const id = unusedId(
     'own',
-    ownPieces.map((one) => one.id),
+    ownPieces.map((ownPiece) => ownPiece.id),
   ) as OwnPieceId;
   return withChoices(design, 'ownPieces', [...ownPieces, { ...piece, id }]);
 }
@@ -117,7 +117,7 @@ const asWay = (places: readonly Place[]): Way => ({
 
 /** A piece with one of the places it goes by elsewhere. */
 export const withPiecePoint = (piece: Way, index: number, place: Place): Way =>
-  asWay(piecePoints(piece).map((old, at) => (at === index ? place : old)));
+  asWay(piecePoints(piece).map((old, pointIndex) => (pointIndex === index ? place : old)));
 
 /** A piece with one more place to go by, in the middle of its longest stretch; a cover that was a box has corners of its own then. */
 export function withCorner(piece: Way & Pick<OwnPiece, 'tape'>): Way {

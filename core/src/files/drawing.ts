@@ -59,8 +59,8 @@ export class Collector {
     this.places += path.points.length;
     if (this.places > DRAWING_LIMITS.places)
       throw new DrawingTrouble({ code: 'drawing.too-many-places', values: { most: DRAWING_LIMITS.places } });
-    const own = this.layers.get(layer);
-    if (own) own.push(path);
+    const drawnPaths = this.layers.get(layer);
+    if (drawnPaths) drawnPaths.push(path);
     else this.layers.set(layer, [path]);
   }
 

@@ -12,8 +12,8 @@ function valuesOf(scanner: Scanner): Values {
   while (!scanner.isEOF()) {
     const { code, value } = scanner.next();
     if (code === 0) break;
-    const own = values.get(code);
-    if (own) own.push(value);
+    const fieldValue = values.get(code);
+    if (fieldValue) fieldValue.push(value);
     else values.set(code, [value]);
   }
   return values;

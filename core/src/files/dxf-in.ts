@@ -47,23 +47,24 @@ export function readDxf(text: string): DrawingRead {
   }
   if (!dxf || !Array.isArray(dxf.entities)) return { ok: false, why: messageWithoutValues('drawing.no-entities') };
   const unitMm = UNIT_MM[number(dxf.header?.$INSUNITS, 0)] ?? null;
-  const found = new Collector();
+  const collector = new Collector();
   try {
-    for (const entity of dxf.entities) addEntity(entity, dxf, AS_DRAWN, FILE_TOLERANCE_MM / (unitMm ?? 1), found, 0);
+    for (const entity of dxf.entities)
+      addEntity(entity, dxf, AS_DRAWN, FILE_TOLERANCE_MM / (unitMm ?? 1), collector, 0);
   } catch (error) {
     if (error instanceof DrawingTrouble) return { ok: false, why: error.why };
     throw error;
   }
-  return found.result(unitMm);
+  return collector.result(unitMm);
 }
 
 /** Kinds whose measurements are those of their own side: seen from behind, their x runs the other way. */
 const SIDED: ReadonlySet<string> = new Set(['ARC', 'CIRCLE', 'LWPOLYLINE', 'POLYLINE', 'INSERT']);
 
 /** 1 for an entity seen from the front, −1 from behind, null for one that does not lie flat. */
-function sideOf(type: string, of: Any): 1 | -1 | null {
+function sideOf(type: string, entity: Any): 1 | -1 | null {
   if (!SIDED.has(type)) return 1;
-  const z = number(of.extrusionDirectionZ, number((of.extrusionDirection as Any | undefined)?.z, 1));
+  const z = number(entity.extrusionDirectionZ, number((entity.extrusionDirection as Any | undefined)?.z, 1));
   return Math.abs(z) < 0.999 ? null : z > 0 ? 1 : -1;
 }
 
@@ -72,57 +73,67 @@ function addEntity(
   dxf: IDxf,
   outer: Placement,
   tolerance: number,
-  found: Collector,
+  collector: Collector,
   depth: number,
 ): void {
-  found.count();
-  const of = entity as unknown as Any;
-  const side = sideOf(entity.type, of);
-  if (side === null) return found.skip('skipped.not-flat', entity.type.toLowerCase());
+  collector.count();
+  const fields = entity as unknown as Any;
+  const side = sideOf(entity.type, fields);
+  if (side === null) return collector.skip('skipped.not-flat', entity.type.toLowerCase());
   const placement: Placement = side === 1 ? outer : { ...outer, put: ({ x, y }) => outer.put({ x: -x, y }) };
-  if (entity.type === 'INSERT') return addBlock(of, dxf, placement, tolerance, found, depth);
-  const path = pathOf(entity.type, of, tolerance / placement.scale);
-  if (path === null) return found.skip('skipped.element', entity.type.toLowerCase());
-  if (path.points.length === 0) return found.skip('skipped.no-measures', entity.type.toLowerCase());
-  found.add(String(entity.layer ?? '0').slice(0, 60), { closed: path.closed, points: path.points.map(placement.put) });
+  if (entity.type === 'INSERT') return addBlock(fields, dxf, placement, tolerance, collector, depth);
+  const path = pathOf(entity.type, fields, tolerance / placement.scale);
+  if (path === null) return collector.skip('skipped.element', entity.type.toLowerCase());
+  if (path.points.length === 0) return collector.skip('skipped.no-measures', entity.type.toLowerCase());
+  collector.add(String(entity.layer ?? '0').slice(0, 60), {
+    closed: path.closed,
+    points: path.points.map(placement.put),
+  });
 }
 
-function addBlock(insert: Any, dxf: IDxf, outer: Placement, tolerance: number, found: Collector, depth: number): void {
+function addBlock(
+  insert: Any,
+  dxf: IDxf,
+  outer: Placement,
+  tolerance: number,
+  collector: Collector,
+  depth: number,
+): void {
   if (depth >= DRAWING_LIMITS.depth) throw new DrawingTrouble(messageWithoutValues('drawing.endless-blocks'));
   const block = dxf.blocks?.[String(insert.name)];
-  if (!block) return found.skip('skipped.no-block');
-  const at = place(insert.position);
+  if (!block) return collector.skip('skipped.no-block');
+  const point = place(insert.position);
   const base = place(block.position);
   const [sx, sy] = [number(insert.xScale, 1), number(insert.yScale, 1)];
   const turn = (number(insert.rotation, 0) * Math.PI) / 180;
   const put = ({ x, y }: Point): Point => {
     const [u, v] = [(x - base.x) * sx, (y - base.y) * sy];
     return outer.put({
-      x: at.x + u * Math.cos(turn) - v * Math.sin(turn),
-      y: at.y + u * Math.sin(turn) + v * Math.cos(turn),
+      x: point.x + u * Math.cos(turn) - v * Math.sin(turn),
+      y: point.y + u * Math.sin(turn) + v * Math.cos(turn),
     });
   };
   const scale = outer.scale * Math.max(Math.abs(sx), Math.abs(sy), 1e-6);
-  for (const entity of block.entities ?? []) addEntity(entity, dxf, { put, scale }, tolerance, found, depth + 1);
+  for (const entity of block.entities ?? []) addEntity(entity, dxf, { put, scale }, tolerance, collector, depth + 1);
 }
 
 /** Places of one entity; null for a kind that is no line. */
-function pathOf(type: string, of: Any, tolerance: number): { closed: boolean; points: Point[] } | null {
+function pathOf(type: string, entity: Any, tolerance: number): { closed: boolean; points: Point[] } | null {
   switch (type) {
     case 'LINE':
-      return { closed: false, points: ((of.vertices as unknown[]) ?? []).map(place) };
+      return { closed: false, points: ((entity.vertices as unknown[]) ?? []).map(place) };
     case 'LWPOLYLINE':
     case 'POLYLINE':
-      return polyline((of.vertices as Any[]) ?? [], of.shape === true, tolerance);
+      return polyline((entity.vertices as Any[]) ?? [], entity.shape === true, tolerance);
     case 'ARC': {
-      const from = number(of.startAngle, 0);
-      const to = number(of.endAngle, 0);
+      const from = number(entity.startAngle, 0);
+      const to = number(entity.endAngle, 0);
       return {
         closed: false,
         points: flattenArc(
-          place(of.center),
-          number(of.radius, NaN),
-          number(of.radius, NaN),
+          place(entity.center),
+          number(entity.radius, NaN),
+          number(entity.radius, NaN),
           0,
           from,
           to < from ? to + 2 * Math.PI : to,
@@ -134,9 +145,9 @@ function pathOf(type: string, of: Any, tolerance: number): { closed: boolean; po
       return {
         closed: true,
         points: flattenArc(
-          place(of.center),
-          number(of.radius, NaN),
-          number(of.radius, NaN),
+          place(entity.center),
+          number(entity.radius, NaN),
+          number(entity.radius, NaN),
           0,
           0,
           2 * Math.PI,
@@ -144,9 +155,9 @@ function pathOf(type: string, of: Any, tolerance: number): { closed: boolean; po
         ).slice(0, -1),
       };
     case 'ELLIPSE':
-      return ellipse(of, tolerance);
+      return ellipse(entity, tolerance);
     case 'SPLINE':
-      return spline(of, tolerance);
+      return spline(entity, tolerance);
     default:
       return null;
   }
@@ -164,17 +175,17 @@ function polyline(vertices: readonly Any[], closed: boolean, tolerance: number):
   return { closed, points: closed ? points.slice(0, -1) : points };
 }
 
-function ellipse(of: Any, tolerance: number): { closed: boolean; points: Point[] } {
-  const axis = place(of.majorAxisEndPoint);
+function ellipse(entity: Any, tolerance: number): { closed: boolean; points: Point[] } {
+  const axis = place(entity.majorAxisEndPoint);
   const long = Math.hypot(axis.x, axis.y);
-  const from = number(of.startAngle, 0);
-  const end = number(of.endAngle, 2 * Math.PI);
+  const from = number(entity.startAngle, 0);
+  const end = number(entity.endAngle, 2 * Math.PI);
   const to = end <= from ? end + 2 * Math.PI : end;
   const closed = to - from > 2 * Math.PI - 1e-6;
   const points = flattenArc(
-    place(of.center),
+    place(entity.center),
     long,
-    long * number(of.axisRatio, NaN),
+    long * number(entity.axisRatio, NaN),
     Math.atan2(axis.y, axis.x),
     from,
     to,
@@ -183,13 +194,14 @@ function ellipse(of: Any, tolerance: number): { closed: boolean; points: Point[]
   return { closed, points: closed ? points.slice(0, -1) : points };
 }
 
-function spline(of: Any, tolerance: number): { closed: boolean; points: Point[] } {
-  const control = ((of.controlPoints as unknown[]) ?? []).map(place);
-  const weights = Array.isArray(of.weights) && of.weights.length === control.length ? (of.weights as number[]) : null;
+function spline(entity: Any, tolerance: number): { closed: boolean; points: Point[] } {
+  const control = ((entity.controlPoints as unknown[]) ?? []).map(place);
+  const weights =
+    Array.isArray(entity.weights) && entity.weights.length === control.length ? (entity.weights as number[]) : null;
   const points = flattenSpline(
-    number(of.degreeOfSplineCurve, 3),
+    number(entity.degreeOfSplineCurve, 3),
     control,
-    (of.knotValues as number[]) ?? [],
+    (entity.knotValues as number[]) ?? [],
     weights,
     tolerance,
   );

@@ -21,8 +21,8 @@ const ellipse = (axis: Point, ratio: number, from: number, to: number): string =
   codes([0, 'ELLIPSE'], [8, 'trim'], [10, 5], [20, 7], [11, axis.x], [21, axis.y], [40, ratio], [41, from], [42, to]);
 const block = (name: string, base: Point, inside: string): string =>
   codes([0, 'BLOCK'], [2, name], [10, base.x], [20, base.y]) + inside + codes([0, 'ENDBLK']);
-const insert = (name: string, at: Point, more: readonly (readonly [number, number])[] = []): string =>
-  codes([0, 'INSERT'], [8, 'trim'], [2, name], [10, at.x], [20, at.y], ...more);
+const insert = (name: string, point: Point, more: readonly (readonly [number, number])[] = []): string =>
+  codes([0, 'INSERT'], [8, 'trim'], [2, name], [10, point.x], [20, point.y], ...more);
 
 function drawn(text: string): Drawing {
   const read = readDxf(text);

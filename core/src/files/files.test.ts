@@ -305,9 +305,9 @@ describe('drawings out and back in', () => {
     const sizes = (of: PartPlan) => of.areas.map(({ sizeM2 }) => sizeM2).sort((a, b) => a - b);
     expect(sizes(again)).toEqual(sizes(plan).map((size) => expect.closeTo(size, 6)));
     // Every place of what went out lies on what came back.
-    const own = plan.lines.flatMap(({ pieces }) => pieces.flat());
+    const linePoints = plan.lines.flatMap(({ pieces }) => pieces.flat());
     const there = again.lines.flatMap(({ pieces }) => pieces);
-    for (const [x, y] of own) {
+    for (const [x, y] of linePoints) {
       const off = Math.min(...there.flatMap((piece) => piece.slice(1).map((b, i) => toSegment([x, y], piece[i]!, b))));
       expect(off).toBeLessThan(0.01);
     }
@@ -435,12 +435,12 @@ describe('templates', () => {
 function pathsOf(bytes: Uint8Array): [number, number][][] {
   const raw = Buffer.from(bytes);
   const paths: [number, number][][] = [];
-  for (let at = raw.indexOf('stream\n'); at >= 0; at = raw.indexOf('stream\n', at + 7)) {
-    if (raw.subarray(at - 3, at).toString() === 'end') continue;
-    const end = raw.indexOf('endstream', at);
+  for (let index = raw.indexOf('stream\n'); index >= 0; index = raw.indexOf('stream\n', index + 7)) {
+    if (raw.subarray(index - 3, index).toString() === 'end') continue;
+    const end = raw.indexOf('endstream', index);
     let text: string;
     try {
-      text = inflateSync(raw.subarray(at + 7, end)).toString('latin1');
+      text = inflateSync(raw.subarray(index + 7, end)).toString('latin1');
     } catch {
       continue;
     }
@@ -577,7 +577,7 @@ describe('the lay list on paper', () => {
       plan.items.flatMap((item) => (isLine(item) && item.sheetOf === null ? [`${item.stage} ${item.code}`] : [])),
     );
     expect(codes.size).toBeGreaterThan(10);
-    for (const code of new Set([...codes].map((one) => one.split(' ')[1]!))) expect(texts).toContain(code);
+    for (const code of new Set([...codes].map((other) => other.split(' ')[1]!))) expect(texts).toContain(code);
     const laid = plan.steps.filter(({ kind }) => kind === 'lay').map(({ say }) => words.say(say));
     for (const title of laid) expect(texts.some((text) => text.endsWith(title))).toBe(true);
   });
@@ -635,7 +635,7 @@ describe('nesting', () => {
         const { pieces: laid, tooLarge, lengthMm } = nestPieces(pieces, widthMm);
         expect([...laid.map(({ name }) => name), ...tooLarge].sort()).toEqual(pieces.map(({ name }) => name).sort());
         for (const name of tooLarge) {
-          const { widthMm: w, heightMm: h } = pieces.find((one) => one.name === name)!;
+          const { widthMm: w, heightMm: h } = pieces.find((cutPiece) => cutPiece.name === name)!;
           expect(Math.min(w, h)).toBeGreaterThan(widthMm - 10);
         }
         laid.forEach((one, index) => {

@@ -83,14 +83,14 @@ function within(places: readonly Place[], middle: number, half: number): Place[]
     const [from, to] = [off(a), off(b)];
     const shares = from === to ? (Math.abs(from) <= half + 1e-9 ? [0, 1] : null) : overlap(from, to, half);
     if (!shares) continue;
-    const at = (share: number): Place => ({
+    const placeAt = (share: number): Place => ({
       along: a.along + share * (b.along - a.along),
       angle: a.angle + share * (b.angle - a.angle),
     });
     const last = runs.at(-1);
     if (last && shares[0] === 0 && index > 1 && Math.abs(last.at(-1)!.along - a.along) < 1e-9)
-      last.push(at(shares[1]!));
-    else runs.push([at(shares[0]!), at(shares[1]!)]);
+      last.push(placeAt(shares[1]!));
+    else runs.push([placeAt(shares[0]!), placeAt(shares[1]!)]);
   }
   return runs;
 }

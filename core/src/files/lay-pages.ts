@@ -62,12 +62,12 @@ export function layPages(
     sheets.at(-1)!.push(block);
     left -= block.height;
   }
-  return sheets.map((own, sheet) => {
+  return sheets.map((sheetBlocks, sheet) => {
     let top = height - EDGE - 12;
-    const drawn = own.map((block) => {
-      const made = block.draw(top);
+    const drawn = sheetBlocks.map((block) => {
+      const drawing = block.draw(top);
       top -= block.height;
-      return made;
+      return drawing;
     });
     const head: PaperWords[] = [
       { at: [EDGE, height - EDGE - 5], text: title, sizeMm: 5, bold: true },
@@ -81,7 +81,7 @@ export function layPages(
       widthMm: width,
       heightMm: height,
       strokes: drawn.flatMap(({ strokes }) => strokes),
-      words: [...head, ...drawn.flatMap((one) => one.words)],
+      words: [...head, ...drawn.flatMap((block) => block.words)],
     };
   });
 }
@@ -147,16 +147,14 @@ function drawings(plan: Plan, stage: StagePlan, widthMm: number): Block[] {
   return Array.from({ length: Math.ceil(parts.length / 2) }, (_, row): Block => ({
     height: DRAWING,
     draw: (top) => {
-      const two = parts
-        .slice(2 * row, 2 * row + 2)
-        .map((part, column) =>
-          smallPart(part, items, {
-            x: EDGE + column * (columns + 8),
-            y: top - DRAWING + 4,
-            w: columns,
-            h: DRAWING - 14,
-          }),
-        );
+      const two = parts.slice(2 * row, 2 * row + 2).map((part, column) =>
+        smallPart(part, items, {
+          x: EDGE + column * (columns + 8),
+          y: top - DRAWING + 4,
+          w: columns,
+          h: DRAWING - 14,
+        }),
+      );
       return { strokes: two.flatMap(({ strokes }) => strokes), words: two.flatMap(({ words }) => words) };
     },
   }));
@@ -173,8 +171,8 @@ function smallPart(part: PartPlan, items: Plan['items'], box: { x: number; y: nu
   const tapes = items.filter(isLine).filter((item) => item.part === part.id && item.sheetOf === null);
   const along = (line: string, from: number, to: number) =>
     (part.lines.find(({ id }) => id === line)?.pieces ?? []).flatMap((piece) => {
-      const own = piece.filter(([, , at]) => at >= from - 1e-6 && at <= to + 1e-6);
-      return own.length > 1 ? [own] : [];
+      const linePoints = piece.filter(([, , at]) => at >= from - 1e-6 && at <= to + 1e-6);
+      return linePoints.length > 1 ? [linePoints] : [];
     });
   return {
     strokes: [

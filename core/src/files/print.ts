@@ -74,7 +74,7 @@ export function pagesFor(design: Design, shelf: Shelf, wish: PrintWish, words: P
   const part = design.parts.find(({ id }) => id === wish.part);
   if (!part) return { ok: false, why: { code: 'print.no-part', values: { part: wish.part } } };
   if (wish.what === 'stations') return tablePages(design, part.name, wish, words);
-  const work = workOutParts(design).find((one) => one.part === part) as PartWork;
+  const work = workOutParts(design).find((workOutPart) => workOutPart.part === part) as PartWork;
   return templatePages(design, work, partPlan(work, new Map()), wish);
 }
 
@@ -87,7 +87,7 @@ export async function printPdf(
   shelf: Shelf,
   wish: PrintWish,
   words: PrintWords,
-  written: (pages: number, of: number) => void = () => undefined,
+  written: (pages: number, total: number) => void = () => undefined,
 ): Promise<
   | { readonly ok: true; readonly bytes: Uint8Array; readonly title: string }
   | { readonly ok: false; readonly why: PrintMessage }

@@ -49,7 +49,7 @@ interface Page {
 export function readSvg(text: string): DrawingRead {
   if (text.length > DRAWING_LIMITS.bytes)
     return { ok: false, why: { code: 'drawing.too-large', values: { megabytes: DRAWING_LIMITS.bytes / 1e6 } } };
-  const found = new Collector();
+  const collector = new Collector();
   const stack: Group[] = [];
   let page: Page | null = null;
   const pieces: { layer: string; subpaths: { closed: boolean; points: Point[] }[] }[] = [];
@@ -73,25 +73,25 @@ export function readSvg(text: string): DrawingRead {
     stack.push(group);
     if (group.undrawn) {
       if (name === 'script' || name === 'foreignObject')
-        found.skip(name === 'script' ? 'skipped.script' : 'skipped.embedded');
+        collector.skip(name === 'script' ? 'skipped.script' : 'skipped.embedded');
       return;
     }
     if (PASSED.includes(name))
       return name === 'use'
-        ? found.skip('skipped.reference')
+        ? collector.skip('skipped.reference')
         : name === 'a'
-          ? found.skip('skipped.link')
-          : found.skip('skipped.element', name);
+          ? collector.skip('skipped.link')
+          : collector.skip('skipped.element', name);
     const d = pathData(name, tag);
     if (d === null) return;
-    found.count();
-    if (d === '') return found.skip('skipped.no-measures', name);
-    pieces.push({ layer: group.layer, subpaths: flattened(d, group.transform, page?.unitMm ?? 1, found) });
+    collector.count();
+    if (d === '') return collector.skip('skipped.no-measures', name);
+    pieces.push({ layer: group.layer, subpaths: flattened(d, group.transform, page?.unitMm ?? 1, collector) });
   });
   parser.on('closetag', () => void stack.pop());
   try {
     parser.write(text).close();
-    return page ? collected(pieces, page, found) : { ok: false, why: messageWithoutValues('drawing.no-svg') };
+    return page ? collected(pieces, page, collector) : { ok: false, why: messageWithoutValues('drawing.no-svg') };
   } catch (error) {
     if (error instanceof DrawingTrouble) return { ok: false, why: error.why };
     throw error;
@@ -101,7 +101,7 @@ export function readSvg(text: string): DrawingRead {
 function collected(
   pieces: readonly { layer: string; subpaths: { closed: boolean; points: Point[] }[] }[],
   { unitMm, top }: Page,
-  found: Collector,
+  collector: Collector,
 ): DrawingRead {
   const lowest =
     top ??
@@ -114,17 +114,17 @@ function collected(
   // The file runs y downwards from the top of its page.
   for (const { layer, subpaths } of pieces)
     for (const { closed, points } of subpaths)
-      found.add(layer, { closed, points: points.map(({ x, y }) => ({ x, y: lowest - y })) });
-  return found.result(unitMm);
+      collector.add(layer, { closed, points: points.map(({ x, y }) => ({ x, y: lowest - y })) });
+  return collector.result(unitMm);
 }
 
 function groupOf(name: string, { attributes }: SaxesTagPlain, parent: Group | undefined): Group {
   const hidden = attributes.display === 'none' || /display\s*:\s*none/.test(attributes.style ?? '');
-  const own = attributes.transform ?? '';
+  const transform = attributes.transform ?? '';
   const label = name === 'g' ? (attributes['inkscape:label'] ?? attributes.id ?? '') : '';
   return {
     tag: name,
-    transform: [parent?.transform ?? '', own].join(' ').trim(),
+    transform: [parent?.transform ?? '', transform].join(' ').trim(),
     layer: parent?.layer && parent.layer !== 'drawing' ? parent.layer : label.slice(0, 60) || 'drawing',
     undrawn: (parent?.undrawn ?? false) || hidden || UNDRAWN.includes(name),
   };
@@ -191,17 +191,17 @@ function flattened(
   d: string,
   transform: string,
   unitMm: number,
-  found: Collector,
+  collector: Collector,
 ): { closed: boolean; points: Point[] }[] {
-  const made = svgpath(d);
+  const svgPath = svgpath(d);
   // The parser keeps what it could read and remembers why it stopped; half a path is no path.
-  if ((made as unknown as { err?: string }).err) {
-    found.skip('skipped.unreadable');
+  if ((svgPath as unknown as { err?: string }).err) {
+    collector.skip('skipped.unreadable');
     return [];
   }
   const subpaths: { closed: boolean; points: Point[] }[] = [];
   const tolerance = FILE_TOLERANCE_MM / unitMm;
-  const placed = (transform ? made.transform(transform) : made).abs().unshort().unarc();
+  const placed = (transform ? svgPath.transform(transform) : svgPath).abs().unshort().unarc();
   let here: Point = { x: 0, y: 0 };
   let start = here;
   placed.iterate(([command, ...n]: [string, ...number[]]) => {

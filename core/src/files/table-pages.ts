@@ -14,7 +14,7 @@ export function stationPages(table: StationWords, title: PaperMessage, paper: Pa
     const rows = table.rows.slice(sheet * perPage, (sheet + 1) * perPage);
     const top = height - EDGE;
     const column = (width - 2 * EDGE) / table.columns.length;
-    const at = (index: number, y: number): readonly [number, number] => [EDGE + index * column, y];
+    const cellAt = (index: number, y: number): readonly [number, number] => [EDGE + index * column, y];
     const words: PaperWords[] = [
       { at: [EDGE, top - 5], text: title, sizeMm: 5, bold: true },
       {
@@ -23,9 +23,9 @@ export function stationPages(table: StationWords, title: PaperMessage, paper: Pa
           sheets > 1 ? { code: 'paper.sheet-of', values: { note: table.note, sheet: sheet + 1, sheets } } : table.note,
         sizeMm: 3,
       },
-      ...table.columns.map((text, index): PaperWords => ({ at: at(index, top - 19), text, sizeMm: 3, bold: true })),
+      ...table.columns.map((text, index): PaperWords => ({ at: cellAt(index, top - 19), text, sizeMm: 3, bold: true })),
       ...rows.flatMap((row, line) =>
-        row.map((text, index): PaperWords => ({ at: at(index, top - 26 - line * ROW), text, sizeMm: 3.4 })),
+        row.map((text, index): PaperWords => ({ at: cellAt(index, top - 26 - line * ROW), text, sizeMm: 3.4 })),
       ),
     ];
     const rules = rows.map((_, line): PaperStroke => ({

@@ -90,7 +90,9 @@ const card = (over: Partial<Card>): Card => ({
 describe('the ladder of a candy', () => {
   it('deepens coat by coat over a light ground', () => {
     const differences = coatSteps(candy, '#e0e0e0', 12).map(({ deltaE }) => deltaE);
-    differences.slice(1).forEach((one, index) => expect(one).toBeLessThanOrEqual(differences[index]! + 1e-9));
+    differences
+      .slice(1)
+      .forEach((difference, index) => expect(difference).toBeLessThanOrEqual(differences[index]! + 1e-9));
   });
   it('is read from a card on a like ground, between its steps too', () => {
     const carded = { ...candy, cards: [card({})] };

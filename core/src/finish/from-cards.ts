@@ -28,8 +28,8 @@ export function hidingFactorFromCards(paint: HidingPaint): FactorEstimate {
   const byPaint = known.get(cards) ?? new Map<string, FactorEstimate>();
   known.set(cards, byPaint);
   const key = `${paint.colour} ${paint.hidingUm} ${paint.coatUm}`;
-  const found = byPaint.get(key);
-  if (found) return found;
+  const factor = byPaint.get(key);
+  if (factor) return factor;
   const masstone = reflectanceOf(paint.colour);
   const scatter = scatterFromHiding(masstone, paint.hidingUm);
   const steps = cards
@@ -51,8 +51,10 @@ export function hidingFactorFromCards(paint: HidingPaint): FactorEstimate {
 }
 
 /** A smooth function of the logarithm of a factor, from a few of its values: a difference of colours is dear. */
-function between(of: (log: number) => number): (log: number) => number {
-  const values = Array.from({ length: PLACES + 1 }, (_, index) => of(LOG_FACTOR_RANGE * ((2 * index) / PLACES - 1)));
+function between(density: (log: number) => number): (log: number) => number {
+  const values = Array.from({ length: PLACES + 1 }, (_, index) =>
+    density(LOG_FACTOR_RANGE * ((2 * index) / PLACES - 1)),
+  );
   return (log) => {
     const place = Math.min(PLACES - 1e-9, Math.max(0, ((log / LOG_FACTOR_RANGE + 1) / 2) * PLACES));
     const index = Math.floor(place);

@@ -49,7 +49,7 @@ const uncounted = <E extends Tape | Supply>(entry: E): E => {
 
 /** Id of the entry that is this finish in all but its id, its own id first; null where there is none. */
 function sameFinish(finish: Finish, shelf: readonly Finish[]): string | null {
-  const same = shelf.filter((own) => textOf({ ...own, id: finish.id }) === textOf(finish)).map(({ id }) => id);
+  const same = shelf.filter((entry) => textOf({ ...entry, id: finish.id }) === textOf(finish)).map(({ id }) => id);
   return same.includes(finish.id) ? finish.id : (same[0] ?? null);
 }
 

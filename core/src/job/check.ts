@@ -26,7 +26,7 @@ export function designFaults(design: Design, shelf: Pick<Shelf, 'finishes'> | nu
   if (JSON.stringify(design, null, 2).length > MOST_DESIGN_LETTERS)
     return [fault(prefix, { code: 'design.too-large', values: { million: MOST_DESIGN_LETTERS / 1e6 } })];
   const parts = new Set(design.parts.map(({ id }) => id));
-  const found = [
+  const faults = [
     ...repeated(design.parts, [...prefix, 'parts'], 'id'),
     ...design.parts.flatMap((part, index) => partFaults(part, design, [...prefix, 'parts', index])),
     ...[
@@ -47,15 +47,15 @@ export function designFaults(design: Design, shelf: Pick<Shelf, 'finishes'> | nu
       partFault(part, parts, [...prefix, 'presentAt', index, 'part']),
     ),
     ...design.parts.flatMap(({ id, attached = [] }, index) =>
-      attached.flatMap((other, at) =>
+      attached.flatMap((other, otherIndex) =>
         other === id
-          ? [fault([...prefix, 'parts', index, 'attached', at], { code: 'design.attached-itself', values: {} })]
-          : partFault(other, parts, [...prefix, 'parts', index, 'attached', at]),
+          ? [fault([...prefix, 'parts', index, 'attached', otherIndex], { code: 'design.attached-itself', values: {} })]
+          : partFault(other, parts, [...prefix, 'parts', index, 'attached', otherIndex]),
       ),
     ),
     ...(shelf ? missingFinishes(finishReferences(design), shelf, prefix) : []),
   ];
-  return found.slice(0, MAX_FAULTS);
+  return faults.slice(0, MAX_FAULTS);
 }
 
 /** Finishes that are named and not on the shelf. */
@@ -91,56 +91,59 @@ function finishCountFaults({ scheme, others = [] }: Design, prefix: Keys): Fault
   });
 }
 
-const partFault = (part: PartId, parts: ReadonlySet<string>, at: Keys): Fault[] =>
-  parts.has(part) ? [] : [fault(at, { code: 'design.no-part', values: { part } })];
+const partFault = (part: PartId, parts: ReadonlySet<string>, keys: Keys): Fault[] =>
+  parts.has(part) ? [] : [fault(keys, { code: 'design.no-part', values: { part } })];
 
 /**
  * What is wrong with a part of a design; empty: nothing.
  * @param at where the part stands
  */
-export function partFaults(part: Part, design: Design, at: Keys = []): Fault[] {
+export function partFaults(part: Part, design: Design, basePath: Keys = []): Fault[] {
   const datums = new Set(part.datums.map(({ id }) => id));
   const features = part.features ?? [];
   return [
-    ...surfaceFaults(part.surface).map(({ keys, why }) => fault([...at, 'surface', ...keys], why)),
-    ...cornerFaults(part, [...at, 'features']),
-    ...rimFaults(part, design, [...at, 'rims']),
-    ...repeated(part.datums, [...at, 'datums'], 'id'),
-    ...repeated(part.lines, [...at, 'lines'], 'id'),
-    ...repeated(features, [...at, 'features'], 'id'),
+    ...surfaceFaults(part.surface).map(({ keys, why }) => fault([...basePath, 'surface', ...keys], why)),
+    ...cornerFaults(part, [...basePath, 'features']),
+    ...rimFaults(part, design, [...basePath, 'rims']),
+    ...repeated(part.datums, [...basePath, 'datums'], 'id'),
+    ...repeated(part.lines, [...basePath, 'lines'], 'id'),
+    ...repeated(features, [...basePath, 'features'], 'id'),
     ...features.flatMap((feature, index) => {
       const why = featureFault(feature);
       return [
-        ...(why ? [fault([...at, 'features', index], why)] : []),
+        ...(why ? [fault([...basePath, 'features', index], why)] : []),
         ...(datums.has(feature.datum)
           ? []
           : [
-              fault([...at, 'features', index, 'datum'], { code: 'design.no-datum', values: { datum: feature.datum } }),
+              fault([...basePath, 'features', index, 'datum'], {
+                code: 'design.no-datum',
+                values: { datum: feature.datum },
+              }),
             ]),
       ];
     }),
-    ...part.lines.flatMap((line, index) => referenceFaults(line, [...at, 'lines', index], datums)),
-    ...oppositeFaults(part, design, [...at, 'opposite']),
+    ...part.lines.flatMap((line, index) => referenceFaults(line, [...basePath, 'lines', index], datums)),
+    ...oppositeFaults(part, design, [...basePath, 'opposite']),
   ];
 }
 
 /** The first feature with which the rims of a part have more corners than are worked out. */
-function cornerFaults({ features = [], datums }: Part, at: Keys): Fault[] {
+function cornerFaults({ features = [], datums }: Part, keys: Keys): Fault[] {
   let corners = 0;
   const placed = placedFeatures(features, datums);
   const first = placed.find(({ ring }) => (corners += ring?.length ?? 0) > LIMITS.rimCorners);
   if (!first) return [];
   const index = features.findIndex(({ id }) => id === first.id);
-  return [fault([...at, index], { code: 'design.rim-corners', values: { most: LIMITS.rimCorners } })];
+  return [fault([...keys, index], { code: 'design.rim-corners', values: { most: LIMITS.rimCorners } })];
 }
 
 const meets = ([a, b]: readonly [number, number], [c, d]: readonly [number, number]): boolean => a < d && c < b;
 
 /** Rims at edges the part does not have, told twice, or leading nowhere. */
-function rimFaults(part: Part, { parts }: Design, at: Keys): Fault[] {
+function rimFaults(part: Part, { parts }: Design, keys: Keys): Fault[] {
   const { id, rims = [], opposite } = part;
   if (rims.length === 0) return [];
-  const { surface } = (opposite?.follows && parts.find((one) => one.id === opposite.of)) || part;
+  const { surface } = (opposite?.follows && parts.find((other) => other.id === opposite.of)) || part;
   const edges = surfaceFaults(surface).length > 0 ? Infinity : skinOf(surface).edges.length;
   return rims.flatMap((rim, index) => {
     const { edge } = rim;
@@ -148,44 +151,44 @@ function rimFaults(part: Part, { parts }: Design, at: Keys): Fault[] {
     const [from, to] = rimInterval(rim, Infinity);
     const twice = rims
       .slice(0, index)
-      .some((one) => one.edge === edge && meets(rimInterval(one, Infinity), [from, to]));
+      .some((otherRim) => otherRim.edge === edge && meets(rimInterval(otherRim, Infinity), [from, to]));
     return [
-      ...(edge < edges ? [] : [fault([...at, index, 'edge'], { code: 'design.no-edge', values: { edge, edges } })]),
-      ...(to > from ? [] : [fault([...at, index, 'to'], { code: 'design.rim-backwards', values: { edge } })]),
-      ...(twice ? [fault([...at, index, 'from'], { code: 'design.rim-twice', values: { edge } })] : []),
-      ...(other === id ? [fault([...at, index, 'part'], { code: 'design.rim-itself', values: {} })] : []),
-      ...(other === null || parts.some((one) => one.id === other)
+      ...(edge < edges ? [] : [fault([...keys, index, 'edge'], { code: 'design.no-edge', values: { edge, edges } })]),
+      ...(to > from ? [] : [fault([...keys, index, 'to'], { code: 'design.rim-backwards', values: { edge } })]),
+      ...(twice ? [fault([...keys, index, 'from'], { code: 'design.rim-twice', values: { edge } })] : []),
+      ...(other === id ? [fault([...keys, index, 'part'], { code: 'design.rim-itself', values: {} })] : []),
+      ...(other === null || parts.some((otherPart) => otherPart.id === other)
         ? []
-        : [fault([...at, index, 'part'], { code: 'design.no-part', values: { part: other } })]),
+        : [fault([...keys, index, 'part'], { code: 'design.no-part', values: { part: other } })]),
     ];
   });
 }
 
-function referenceFaults(line: TrimLine, at: Keys, datums: ReadonlySet<string>): Fault[] {
-  const itself = sourceLines(line).includes(line.id) ? [fault(at, { code: 'design.line-itself', values: {} })] : [];
+function referenceFaults(line: TrimLine, keys: Keys, datums: ReadonlySet<string>): Fault[] {
+  const itself = sourceLines(line).includes(line.id) ? [fault(keys, { code: 'design.line-itself', values: {} })] : [];
   const datum =
     'datum' in line && !datums.has(line.datum)
-      ? [fault([...at, 'datum'], { code: 'design.no-datum', values: { datum: line.datum } })]
+      ? [fault([...keys, 'datum'], { code: 'design.no-datum', values: { datum: line.datum } })]
       : [];
   return [...itself, ...datum];
 }
 
-function oppositeFaults({ id, opposite }: Part, { parts }: Design, at: Keys): Fault[] {
+function oppositeFaults({ id, opposite }: Part, { parts }: Design, keys: Keys): Fault[] {
   if (!opposite?.follows) return [];
-  const other = parts.find((one) => one.id === opposite.of);
+  const other = parts.find((part) => part.id === opposite.of);
   if (!other || other.id === id)
-    return [fault([...at, 'of'], { code: 'design.no-other-part', values: { part: opposite.of } })];
+    return [fault([...keys, 'of'], { code: 'design.no-other-part', values: { part: opposite.of } })];
   return other.opposite?.follows
-    ? [fault([...at, 'of'], { code: 'design.mirror-of-mirror', values: { part: other.name } })]
+    ? [fault([...keys, 'of'], { code: 'design.mirror-of-mirror', values: { part: other.name } })]
     : [];
 }
 
-function repeated(items: readonly { readonly id: string }[], at: Keys, key: string): Fault[] {
+function repeated(items: readonly { readonly id: string }[], keys: Keys, key: string): Fault[] {
   const seen = new Set<string>();
   return items.flatMap(({ id }, index) => {
     if (id === '.' || id === '..')
-      return [fault([...at, index, key], { code: 'shelf.path-name', values: { name: id } })];
-    if (seen.has(id)) return [fault([...at, index, key], { code: 'design.used-twice', values: { id } })];
+      return [fault([...keys, index, key], { code: 'shelf.path-name', values: { name: id } })];
+    if (seen.has(id)) return [fault([...keys, index, key], { code: 'design.used-twice', values: { id } })];
     seen.add(id);
     return [];
   });

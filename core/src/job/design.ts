@@ -234,10 +234,10 @@ export function finishReferences(design: Design): FinishReference[] {
   const named: { keys: (string | number)[]; finish: FinishId }[] = [];
   const add = (finish: FinishId | null | undefined, ...keys: (string | number)[]) =>
     finish && named.push({ keys, finish });
-  const scheme = ({ areas, primer, clear }: Scheme, ...at: (string | number)[]) => {
-    areas.forEach(({ finish }, index) => add(finish, ...at, 'areas', index, 'finish'));
-    add(primer, ...at, 'primer');
-    add(clear, ...at, 'clear');
+  const scheme = ({ areas, primer, clear }: Scheme, ...keys: (string | number)[]) => {
+    areas.forEach(({ finish }, index) => add(finish, ...keys, 'areas', index, 'finish'));
+    add(primer, ...keys, 'primer');
+    add(clear, ...keys, 'clear');
   };
   scheme(design.scheme, 'scheme');
   design.others?.forEach((other, index) => scheme(other, 'others', index));
@@ -265,7 +265,7 @@ export function renameFinishes(design: Design, follow: (id: string) => string): 
     // The keys come from the design itself: every step but the last leads to an object or a list.
     const place = keys
       .slice(0, -1)
-      .reduce<unknown>((at, key) => (at as Record<string | number, unknown>)[key], next) as Record<
+      .reduce<unknown>((node, key) => (node as Record<string | number, unknown>)[key], next) as Record<
       string | number,
       unknown
     >;

@@ -107,26 +107,26 @@ function ownText(part: Part): string {
 
 /** A part and all it follows from, each once: itself first, the others by their ids. */
 function behind(id: string, byId: ReadonlyMap<string, Part>): string[] {
-  const found = new Set([id]);
-  for (const one of found) {
-    const part = byId.get(one);
-    if (part?.opposite?.follows) found.add(part.opposite.of);
-    for (const line of part?.lines ?? []) if (line.kind === 'continuation') found.add(line.part);
+  const reached = new Set([id]);
+  for (const partId of reached) {
+    const part = byId.get(partId);
+    if (part?.opposite?.follows) reached.add(part.opposite.of);
+    for (const line of part?.lines ?? []) if (line.kind === 'continuation') reached.add(line.part);
   }
-  found.delete(id);
-  return [id, ...[...found].sort(compareText)];
+  reached.delete(id);
+  return [id, ...[...reached].sort(compareText)];
 }
 
 /** Parts each part is attached to, both ways, or meets at a rim; detached ones are left out. */
 export function attachedParts(
   parts: readonly Pick<Part, 'id' | 'attached' | 'rims'>[],
 ): ReadonlyMap<string, readonly string[]> {
-  const found = new Map<string, Set<string>>();
-  const join = (one: string, other: string) => found.set(one, (found.get(one) ?? new Set()).add(other));
+  const links = new Map<string, Set<string>>();
+  const join = (partId: string, other: string) => links.set(partId, (links.get(partId) ?? new Set()).add(other));
   for (const { id, attached = [], rims = [] } of parts)
     for (const other of [...attached, ...rims.flatMap((rim) => neighbourPart(rim) ?? [])]) {
       join(id, other);
       join(other, id);
     }
-  return new Map([...found].map(([id, others]) => [id, [...others].sort(compareText)]));
+  return new Map([...links].map(([id, others]) => [id, [...others].sort(compareText)]));
 }

@@ -20,12 +20,12 @@ export const NO_LEARNING: Learned = factorPrior(PRIOR_SPREAD);
  * @returns the middle and spread of the factor; with nothing seen, the sheet's own
  */
 export function learnedFactorFrom(observations: readonly Observation[]): Learned {
-  const telling = observations.flatMap((one) =>
-    one.passedMin > 0 ? [{ passedMin: one.passedMin, span: observedSpan(one) }] : [],
+  const telling = observations.flatMap((observation) =>
+    observation.passedMin > 0 ? [{ passedMin: observation.passedMin, span: observedSpan(observation) }] : [],
   );
   return factorPosterior(
     PRIOR_SPREAD,
-    telling.map((one) => (log: number) => likelihood(one, log)),
+    telling.map((observation) => (log: number) => likelihood(observation, log)),
   );
 }
 

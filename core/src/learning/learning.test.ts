@@ -12,9 +12,9 @@ import {
 } from '.';
 
 const marks: FilmMarks = { wetLimitMin: 9, touchMin: 45, touchCloseMin: 135, throughMin: 1440 };
-const feel = (passedMin: number, how: Feel, of: FilmMarks = marks): Observation => ({
+const feel = (passedMin: number, how: Feel, filmMarks: FilmMarks = marks): Observation => ({
   passedMin,
-  marks: of,
+  marks: filmMarks,
   saw: { kind: 'feel', feel: how },
 });
 

@@ -35,9 +35,9 @@ export function planeCutLine(line: LineOf<'cut'>, board: PartFrame): LinePaths {
 
 /** What of a path faces the viewer, or does not. */
 function halfOf(path: Path, board: PartFrame, into: SpacePoint, near: boolean): Path[] {
-  const shown = (at: number) => {
-    const [place] = wrapAtSeam([pointAt(path, at), pointAt(path, at + 0.01)], board.measured);
-    return facesViewer(pointOnPiece(board, place?.[0] ?? pointAt(path, at)).out, into) === near;
+  const shown = (heightAt: number) => {
+    const [place] = wrapAtSeam([pointAt(path, heightAt), pointAt(path, heightAt + 0.01)], board.measured);
+    return facesViewer(pointOnPiece(board, place?.[0] ?? pointAt(path, heightAt)).out, into) === near;
   };
   const stops = [path[0]!.at];
   for (let index = 1; index < path.length; index++) {
@@ -68,14 +68,14 @@ export function continuedLine(
   if (!ends) return messageWithoutValues('line.on-not-there');
   const plane = planeThrough(ends.at, ends.onward, line.mode);
   if (!plane) return messageWithoutValues('line.on-at-viewer');
-  const own = asMeasured(board);
+  const partFrame = asMeasured(board);
   const cuts = board.measured.cut(planeOnPart(plane, board.frame)).flatMap((path) => wrapAtSeam(path, board.measured));
   const nearest = cuts
     .map((path) => ({
       path,
       away: Math.min(
         ...[firstItem(path), lastItem(path), pointAt(path, lastItem(path).at / 2)].map((place) =>
-          gap(pointOnPiece(own, place).at, ends.at),
+          gap(pointOnPiece(partFrame, place).at, ends.at),
         ),
       ),
     }))
@@ -94,14 +94,14 @@ function endOf(
   const piece = end === 'start' ? pieces[0] : pieces[pieces.length - 1];
   if (!piece) return null;
   const [last, step] = end === 'start' ? [piece[0]!.at, 1] : [lastItem(piece).at, -1];
-  const at = pointOnPiece(board, pointAt(piece, last)).at;
+  const point = pointOnPiece(board, pointAt(piece, last)).at;
   const before = pointOnPiece(board, pointAt(piece, last + step)).at;
-  return { at, onward: unitVector(addVectors(at, before, -1)) };
+  return { at: point, onward: unitVector(addVectors(point, before, -1)) };
 }
 
-function planeThrough(at: SpacePoint, onward: SpacePoint, mode: 'side' | 'top' | 'level'): Plane | null {
+function planeThrough(point: SpacePoint, onward: SpacePoint, mode: 'side' | 'top' | 'level'): Plane | null {
   const normal = mode === 'level' ? { x: 0, y: 0, z: 1 } : cross(onward, VIEW_AXES[mode].into);
   if (vectorLength(normal) < 1e-3) return null;
-  const of = unitVector(normal);
-  return { normal: of, offset: dot(of, at) };
+  const direction = unitVector(normal);
+  return { normal: direction, offset: dot(direction, point) };
 }

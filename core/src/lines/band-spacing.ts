@@ -89,10 +89,10 @@ export interface Band {
 export function placeBands(count: number, widthMm: number, gapMm: number, marginMm: number, taper: number): Band[] {
   const factor = (index: number) => (count < 2 ? 1 : 1 + ((taper - 1) * index) / (count - 1));
   const bands: Band[] = [];
-  let at = marginMm;
+  let along = marginMm;
   for (let index = 0; index < count; index++) {
-    bands.push({ from: at, widthMm: widthMm * factor(index) });
-    at += widthMm * factor(index) + (gapMm * (factor(index) + factor(index + 1))) / 2;
+    bands.push({ from: along, widthMm: widthMm * factor(index) });
+    along += widthMm * factor(index) + (gapMm * (factor(index) + factor(index + 1))) / 2;
   }
   return bands;
 }

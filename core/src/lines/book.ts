@@ -35,7 +35,7 @@ export const newLineCache = (parts: readonly PartShape[]): LineCache => ({
 /** Makes all lines of some parts, each after those it is made from, however long the chain of them is. */
 export function makeLines(asked: readonly PartShape[], book: LineCache): void {
   const all = asked.flatMap((part) => partFrameIn(part, book).shape.lines.map((line): OwnedLine => ({ part, line })));
-  for (const { part, line } of dependencyOrder(all, keyOfLine, (one) => madeFrom(one, book)))
+  for (const { part, line } of dependencyOrder(all, keyOfLine, (ownedLine) => madeFrom(ownedLine, book)))
     linePathsIn(part, line, book);
 }
 
@@ -48,14 +48,14 @@ const keyOfLine = ({ part, line }: OwnedLine): string => `${part.id}/${line.id}`
 
 /** Lines a line is made from or ends on; those that are gone are left out. */
 function madeFrom({ part, line }: OwnedLine, book: LineCache): OwnedLine[] {
-  const own = (of: PartShape, id: string): OwnedLine[] => {
-    const found = partFrameIn(of, book).shape.lines.find((one) => one.id === id);
-    return found ? [{ part: of, line: found }] : [];
+  const ownLines = (partShape: PartShape, id: string): OwnedLine[] => {
+    const ownLine = partFrameIn(partShape, book).shape.lines.find((other) => other.id === id);
+    return ownLine ? [{ part: partShape, line: ownLine }] : [];
   };
   const there = line.kind === 'continuation' ? book.parts.find(({ id }) => id === line.part) : undefined;
   return [
-    ...sourceLines(line).flatMap((id) => own(part, id)),
-    ...(there && line.kind === 'continuation' ? own(there, line.of) : []),
+    ...sourceLines(line).flatMap((id) => ownLines(part, id)),
+    ...(there && line.kind === 'continuation' ? ownLines(there, line.of) : []),
   ];
 }
 
@@ -72,9 +72,9 @@ export function partFrameIn(part: PartShape, book: LineCache): PartFrame {
 export function obstaclesIn(part: PartShape, book: LineCache): LineObstacles {
   const known = book.met.get(part.id);
   if (known) return known;
-  const found = lineObstacles(partFrameIn(part, book));
-  book.met.set(part.id, found);
-  return found;
+  const obstacles = lineObstacles(partFrameIn(part, book));
+  book.met.set(part.id, obstacles);
+  return obstacles;
 }
 
 /** Paths of one line of a part, remembered; lines under way are known, so that none is made from itself. */
@@ -85,10 +85,10 @@ export function linePathsIn(part: PartShape, line: TrimLine, book: LineCache): L
   if (book.asking.includes(key)) return messageWithoutValues('line.itself');
   if (book.asking.length > LIMITS.deep) return messageWithoutValues('line.itself');
   book.asking.push(key);
-  const made = withinSegmentLimit(ended(line, freshly(part, line, book), part, book));
+  const linePaths = withinSegmentLimit(ended(line, freshly(part, line, book), part, book));
   book.asking.pop();
-  book.made.set(key, made);
-  return made;
+  book.made.set(key, linePaths);
+  return linePaths;
 }
 
 function freshly(part: PartShape, line: TrimLine, book: LineCache): LinePaths {
@@ -124,14 +124,14 @@ const isCircle = ({ code }: LineMessage): boolean => code === 'line.itself' || c
 
 /** Another line of the same part, or why it cannot be used. */
 function behind(part: PartShape, id: string, relation: Relation, book: LineCache): Behind | LineMessage {
-  const other = partFrameIn(part, book).shape.lines.find((one) => one.id === id);
+  const other = partFrameIn(part, book).shape.lines.find((line) => line.id === id);
   if (!other) return { code: 'line.of-gone', values: { relation } };
-  const made = linePathsIn(part, other, book);
-  if (isFailure(made))
-    return isCircle(made)
+  const linePaths = linePathsIn(part, other, book);
+  if (isFailure(linePaths))
+    return isCircle(linePaths)
       ? { code: 'line.of-itself', values: { relation } }
       : { code: 'line.of-broken', values: { relation, name: other.name } };
-  return { paths: made, name: other.name };
+  return { paths: linePaths, name: other.name };
 }
 
 function mirroredLine(part: PartShape, line: LineOf<'mirror'>, book: LineCache): LinePaths {
@@ -176,15 +176,15 @@ function continuation(part: PartShape, line: LineOf<'continuation'>, book: LineC
   if (other.id === part.id) return messageWithoutValues('line.on-own-part');
   const from = partFrameIn(other, book).shape.lines.find(({ id }) => id === line.of);
   if (!from) return messageWithoutValues('line.on-no-line');
-  const made = linePathsIn(other, from, book);
-  if (isFailure(made))
-    return isCircle(made)
+  const linePaths = linePathsIn(other, from, book);
+  if (isFailure(linePaths))
+    return isCircle(linePaths)
       ? messageWithoutValues('line.itself')
       : { code: 'line.on-broken', values: { name: from.name } };
   // Only its own pieces are needed, not the whole other part, which may in turn go on from here.
   const there = partFrameIn(other, book);
   const { rims } = obstaclesIn(other, book);
-  const laid = made.map((path) => trimLine(from, path, there, rims));
+  const laid = linePaths.map((path) => trimLine(from, path, there, rims));
   if (laid.some(isFailure)) return { code: 'line.on-broken', values: { name: from.name } };
   const pieces = (laid as Path[][]).flat();
   const shown = there.mirrored ? pieces.map((piece) => reflectPath(piece, there.reflect)) : pieces;
@@ -192,9 +192,9 @@ function continuation(part: PartShape, line: LineOf<'continuation'>, book: LineC
 }
 
 /** Stops the ends of a line on the lines it ends on. */
-function ended(line: TrimLine, made: LinePaths, part: PartShape, book: LineCache): LinePaths {
-  if (isFailure(made) || (!line.startOn && !line.endOn)) return made;
-  let paths: readonly Path[] = made;
+function ended(line: TrimLine, linePaths: LinePaths, part: PartShape, book: LineCache): LinePaths {
+  if (isFailure(linePaths) || (!line.startOn && !line.endOn)) return linePaths;
+  let paths: readonly Path[] = linePaths;
   for (const end of ['start', 'end'] as const) {
     const id = end === 'start' ? line.startOn : line.endOn;
     if (!id) continue;

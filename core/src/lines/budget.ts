@@ -11,23 +11,25 @@ export interface Budget {
 
 export const newBudget = (): Budget => ({ pieces: 0, strokes: 0 });
 
-const piecesOf = (made: LinePaths): number => (isFailure(made) ? 0 : made.reduce((sum, path) => sum + path.length, 0));
+const piecesOf = (linePaths: LinePaths): number =>
+  isFailure(linePaths) ? 0 : linePaths.reduce((sum, path) => sum + path.length, 0);
 
 /** What is said of a line drawn in more pieces than are worked out; null where it is not. */
 export const tooManySegments = (pieces: number): LineMessage | null =>
   pieces > LIMITS.linePieces ? { code: 'line.too-fine', values: { pieces, most: LIMITS.linePieces } } : null;
 
 /** A line as it was made, or what is said where it is drawn in more pieces than are worked out. */
-export const withinSegmentLimit = (made: LinePaths): LinePaths => tooManySegments(piecesOf(made)) ?? made;
+export const withinSegmentLimit = (linePaths: LinePaths): LinePaths =>
+  tooManySegments(piecesOf(linePaths)) ?? linePaths;
 
 /**
  * Takes what a line costs from what a part may cost.
  * @returns what is said where it is too much, and then takes nothing; null where it is not
  */
-export function spendBudget(budget: Budget, made: LinePaths): LineMessage | null {
-  const strokes = isFailure(made) ? 0 : made.length;
+export function spendBudget(budget: Budget, linePaths: LinePaths): LineMessage | null {
+  const strokes = isFailure(linePaths) ? 0 : linePaths.length;
   if (budget.strokes + strokes > LIMITS.strokes) return { code: 'line.part-strokes', values: { most: LIMITS.strokes } };
-  const pieces = piecesOf(made);
+  const pieces = piecesOf(linePaths);
   if (budget.pieces + pieces > LIMITS.partPieces)
     return { code: 'line.part-pieces', values: { most: LIMITS.partPieces } };
   budget.strokes += strokes;

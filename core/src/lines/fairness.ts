@@ -30,8 +30,10 @@ export function findWiggles(path: Path): Wiggle[] {
   const all = fairWindows(pathLength(path)).flatMap((overMm) => wigglesWithin(path, overMm));
   const worstFirst = all.sort((a, b) => b.sizeMm / b.overMm - a.sizeMm / a.overMm);
   const kept = worstFirst.filter(
-    (one, index) =>
-      !worstFirst.slice(0, index).some((worse) => Math.abs(worse.at - one.at) < Math.max(worse.overMm, one.overMm)),
+    (wiggle, index) =>
+      !worstFirst
+        .slice(0, index)
+        .some((worse) => Math.abs(worse.at - wiggle.at) < Math.max(worse.overMm, wiggle.overMm)),
   );
   return kept.sort((a, b) => a.at - b.at);
 }
@@ -40,15 +42,15 @@ function wigglesWithin(path: Path, overMm: number): Wiggle[] {
   const start = path[0]!.at;
   const step = overMm / STEPS_PER_WINDOW;
   const count = Math.floor((pathLength(path) - overMm) / (2 * step) + 1e-9) + 1;
-  const found: Wiggle[] = [];
+  const wiggles: Wiggle[] = [];
   for (let index = 0; index < count; index++) {
     const from = start + index * 2 * step;
     const places = Array.from({ length: STEPS_PER_WINDOW + 1 }, (_, i) => pointAt(path, from + i * step));
     if (turningThrough(places) > RULE_OF_THUMB.fairTurn) continue;
     const sizeMm = strayFromCubic(places);
-    if (sizeMm > overMm * RULE_OF_THUMB.fairShare) found.push({ at: from + overMm / 2, sizeMm, overMm });
+    if (sizeMm > overMm * RULE_OF_THUMB.fairShare) wiggles.push({ at: from + overMm / 2, sizeMm, overMm });
   }
-  return found;
+  return wiggles;
 }
 
 const turningThrough = (places: Path): number =>
@@ -138,10 +140,12 @@ export function fairPoints(points: readonly Point[], mostMm: number): FairResult
 /** Where the polynomial through up to four neighbours puts a point. Source: Lagrange. */
 function expectedAt(index: number, points: readonly Point[], knots: readonly number[]): Point {
   const near = [index - 2, index - 1, index + 1, index + 2].filter((other) => other >= 0 && other < points.length);
-  const weights = near.map((own) =>
+  const weights = near.map((neighbour) =>
     near.reduce(
       (product, other) =>
-        other === own ? product : (product * (knots[index]! - knots[other]!)) / (knots[own]! - knots[other]!),
+        other === neighbour
+          ? product
+          : (product * (knots[index]! - knots[other]!)) / (knots[neighbour]! - knots[other]!),
       1,
     ),
   );

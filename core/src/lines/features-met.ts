@@ -18,7 +18,7 @@ export interface FeatureCrossing {
 
 /** Finds which features a line meets and where, in order along it. Openings count where the line stops at their rim. */
 export function featureCrossings(pieces: readonly Path[], features: readonly PlacedFeature[]): FeatureCrossing[] {
-  const found = features.flatMap((feature) => {
+  const crossings = features.flatMap((feature) => {
     const say = (from: number, to: number): FeatureCrossing => ({
       feature: feature.id,
       name: feature.name,
@@ -36,7 +36,7 @@ export function featureCrossings(pieces: readonly Path[], features: readonly Pla
       return pieces.slice(1).flatMap((piece, index) => openingBetween(pieces[index]!, piece, ring, say));
     return pieces.flatMap((piece) => stretchesIn(piece, ring).map(([from, to]) => say(from, to)));
   });
-  return found.sort((a, b) => a.from - b.from || a.to - b.to);
+  return crossings.sort((a, b) => a.from - b.from || a.to - b.to);
 }
 
 /** Two pieces of one line with an opening between them. */
@@ -66,8 +66,8 @@ export function openingRings(features: readonly PlacedFeature[], skin: Skin): (r
   if (!seam) return rings.flatMap(withinReach);
   const box = boundingBox(skin.ring);
   const touches = (ring: readonly Point[]) => {
-    const own = boundingBox(ring);
-    return own.minX < box.maxX && own.maxX > box.minX && own.minY < box.maxY && own.maxY > box.minY;
+    const ownBox = boundingBox(ring);
+    return ownBox.minX < box.maxX && ownBox.maxX > box.minX && ownBox.minY < box.maxY && ownBox.maxY > box.minY;
   };
   return rings
     .flatMap((ring) => [-1, 0, 1].map((count) => ring.map((place) => seam.unwound(place, count))).filter(touches))

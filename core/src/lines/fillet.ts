@@ -90,8 +90,8 @@ function startingEarlier(path: Path, by: number): Path {
 }
 
 /** On which side of one leg the other leads away: 1 left, −1 right. */
-function sideOf(leg: Path, at: number, other: Path, otherAt: number): -1 | 0 | 1 {
-  const here = pointAt(leg, at);
+function sideOf(leg: Path, along: number, other: Path, otherAt: number): -1 | 0 | 1 {
+  const here = pointAt(leg, along);
   const ahead = pointAt(other, Math.min(otherAt + Math.max(1, pathLength(other) / 20), other.at(-1)!.at));
   const side = here.tx * (ahead.y - here.y) - here.ty * (ahead.x - here.x);
   return Math.abs(side) < 1e-9 ? 0 : side > 0 ? 1 : -1;

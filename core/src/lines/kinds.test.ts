@@ -545,10 +545,10 @@ describe('planes through the whole piece', () => {
     ['board', BOARD],
   ])('a level lies level on a %s, however it is pitched', (_, surface) => {
     for (const pitchDeg of [0, 7, -12]) {
-      const found = heights(surface, cut({}), pitchDeg);
-      expect(found.length).toBeGreaterThan(1);
+      const points = heights(surface, cut({}), pitchDeg);
+      expect(points.length).toBeGreaterThan(1);
       // Between two samples a chord stands for the curve: the flattening tolerance, where the skin is curved.
-      for (const { z } of found) expect(Math.abs(z - 20)).toBeLessThan(surface.kind === 'turned' ? 0.05 : 5e-4);
+      for (const { z } of points) expect(Math.abs(z - 20)).toBeLessThan(surface.kind === 'turned' ? 0.05 : 5e-4);
     }
   });
   it('on a level tube it runs at acos(height / r) from the top on both sides', () => {

@@ -245,7 +245,7 @@ export const LINE_KINDS = [
 
 /** Ids of other lines of the same part a line is made from or ends on. */
 export function sourceLines(line: TrimLine): string[] {
-  const made =
+  const lineIds =
     line.kind === 'parallel'
       ? typeof line.of === 'string'
         ? [line.of]
@@ -255,7 +255,7 @@ export function sourceLines(line: TrimLine): string[] {
         : line.kind === 'fillet'
           ? [line.a, line.b]
           : [];
-  return [...made, ...(line.startOn ? [line.startOn] : []), ...(line.endOn ? [line.endOn] : [])];
+  return [...lineIds, ...(line.startOn ? [line.startOn] : []), ...(line.endOn ? [line.endOn] : [])];
 }
 
 /** Code on the drawing of a line by its place in the list, from 0: L1, L2 … */

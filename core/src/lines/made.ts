@@ -19,7 +19,7 @@ export interface LineFrame {
 }
 
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;
-const one = (path: Path | null, otherwise: LineMessage): LinePaths => (path ? [path] : otherwise);
+const single = (path: Path | null, otherwise: LineMessage): LinePaths => (path ? [path] : otherwise);
 
 /** Lays out a line that is made from measurements alone. */
 export function pathsFromMeasurements(
@@ -37,21 +37,21 @@ function fromDatum(line: Exclude<MeasuredLine, LineOf<'mirror'>>, datum: Datum, 
   const heading = (degrees: number) => radians(degrees + datum.angleDeg);
   switch (line.kind) {
     case 'straight':
-      return one(skin.between(place(line.from), place(line.to)), messageWithoutValues('line.same-place'));
+      return single(skin.between(place(line.from), place(line.to)), messageWithoutValues('line.same-place'));
     case 'arc':
       return arcMade(line, place);
     case 'radius':
-      return one(
+      return single(
         arcByRadius(place(line.from), heading(line.headingDeg), line.radius, radians(line.turnDeg)),
         messageWithoutValues('line.turns-nothing'),
       );
     case 'sweep':
-      return one(
+      return single(
         sweepPath(line.points.map(place), { start: ended(line.startDeg, heading), end: ended(line.endDeg, heading) }),
         messageWithoutValues('line.same-neighbours'),
       );
     case 'ellipse':
-      return one(
+      return single(
         ellipseOn(skin, place(line.centre), line, heading(line.turnDeg)),
         messageWithoutValues('line.near-end'),
       );
@@ -65,10 +65,10 @@ function fromDatum(line: Exclude<MeasuredLine, LineOf<'mirror'>>, datum: Datum, 
     }
     case 'text': {
       const turn = heading(line.turnDeg);
-      const at = place(line.at);
+      const point = place(line.at);
       const put = ({ x, y }: Point) => ({
-        x: at.x + x * Math.cos(turn) - y * Math.sin(turn),
-        y: at.y + x * Math.sin(turn) + y * Math.cos(turn),
+        x: point.x + x * Math.cos(turn) - y * Math.sin(turn),
+        y: point.y + x * Math.sin(turn) + y * Math.cos(turn),
       });
       return letteringPaths(
         {
@@ -88,8 +88,8 @@ function fromDatum(line: Exclude<MeasuredLine, LineOf<'mirror'>>, datum: Datum, 
           closed,
         ),
       );
-      const found = paths.filter((path): path is Path => path !== null);
-      return found.length > 0 ? found : messageWithoutValues('line.holds-none');
+      const nonEmpty = paths.filter((path): path is Path => path !== null);
+      return nonEmpty.length > 0 ? nonEmpty : messageWithoutValues('line.holds-none');
     }
   }
 }
@@ -99,7 +99,7 @@ const ended = (degrees: number | undefined, heading: (degrees: number) => number
 
 function arcMade(line: LineOf<'arc'>, place: (measured: Measured) => Point): LinePaths {
   const straight = messageWithoutValues('line.three-straight');
-  if (!line.also) return one(arcPath(place(line.from), place(line.through), place(line.to)), straight);
+  if (!line.also) return single(arcPath(place(line.from), place(line.through), place(line.to)), straight);
   const near = arcFit([line.from, line.through, ...line.also, line.to].map(place));
   return near ? [near.path] : straight;
 }
@@ -143,8 +143,8 @@ function bandEdges(
   const rings = Math.abs(along.y) < 1e-9 && line.slantDeg === 0 ? skin.axle : null;
   const stretch = 1 / Math.cos(radians(line.slantDeg));
   const paths = edges.map((square) => {
-    const at = square * stretch;
-    const middle = { x: from.x + along.x * at, y: from.y + along.y * at };
+    const angle = square * stretch;
+    const middle = { x: from.x + along.x * angle, y: from.y + along.y * angle };
     if (rings) return middle.x < 0 || middle.x > rings.lengthMm ? null : rings.ringAt(middle.x);
     const lean = heading + Math.PI / 2 - radians(line.slantDeg);
     const reach = 1;

@@ -7,16 +7,16 @@
  */
 export function dependencyOrder<T>(
   wanted: readonly T[],
-  keyOf: (one: T) => string,
-  madeFrom: (one: T) => readonly T[],
+  keyOf: (thing: T) => string,
+  madeFrom: (thing: T) => readonly T[],
 ): T[] {
   const begun = new Set<string>();
   const ordered: T[] = [];
   const stack: { readonly one: T; readonly behind: readonly T[]; next: number }[] = [];
-  const begin = (one: T) => {
-    if (begun.has(keyOf(one))) return;
-    begun.add(keyOf(one));
-    stack.push({ one, behind: madeFrom(one), next: 0 });
+  const begin = (thing: T) => {
+    if (begun.has(keyOf(thing))) return;
+    begun.add(keyOf(thing));
+    stack.push({ one: thing, behind: madeFrom(thing), next: 0 });
   };
   for (const asked of wanted) {
     begin(asked);

@@ -33,13 +33,16 @@ export function compareSides(
   const planned = ordered.map(({ along, above }) => nearestHeight(pieces, measure, along, above));
   const out = ordered.map(({ above }, index) => (planned[index] === null ? null : above - (planned[index] as number)));
   const kinks = ordered.map((_, index) => kinkAt(ordered, out, index));
-  const rows = ordered.map((one, index): MatchRow => ({
-    ...one,
+  const rows = ordered.map((other, index): MatchRow => ({
+    ...other,
     planned: planned[index]!,
     outMm: out[index]!,
     seen: kinks[index]!,
   }));
-  const worst = out.reduce<number>((most, one) => (one !== null && Math.abs(one) > Math.abs(most) ? one : most), 0);
+  const worst = out.reduce<number>(
+    (most, difference) => (difference !== null && Math.abs(difference) > Math.abs(most) ? difference : most),
+    0,
+  );
   return { rows, worstMm: worst, seen: rows.some(({ seen }) => seen) };
 }
 

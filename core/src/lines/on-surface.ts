@@ -8,10 +8,10 @@ import type { Skin } from '../surface';
  */
 export function withTrueMetric(path: Path, { metric }: Pick<Skin, 'metric'>): Path {
   if (!metric) return path;
-  let at = 0;
+  let along = 0;
   return path.map((point, index): PathPoint => {
-    if (index > 0) at += metric.lengthOf(path[index - 1]!, point);
-    return { ...point, curvature: metric.bendOf(point), at };
+    if (index > 0) along += metric.lengthOf(path[index - 1]!, point);
+    return { ...point, curvature: metric.bendOf(point), at: along };
   });
 }
 

@@ -7,11 +7,11 @@ import type { SnapName } from './says';
 
 /** Lines at a constant distance from other lines of a part. */
 export function parallelOn(skin: Skin, paths: readonly Path[], offset: number, name: SnapName): LinePaths {
-  const found = paths.map((path) =>
+  const offsetPaths = paths.map((path) =>
     skin.metric ? parallelOver(skin, skin.metric, path, offset) : parallelPath(path, offset),
   );
-  if (found.some((path) => path === null)) return { code: 'line.nothing-left', values: { name } };
-  return found as Path[];
+  if (offsetPaths.some((path) => path === null)) return { code: 'line.nothing-left', values: { name } };
+  return offsetPaths as Path[];
 }
 
 /** A line at a constant distance from an edge of the outline, positive towards the part. */

@@ -96,10 +96,10 @@ export function pointOnPiece(
   place: Point,
 ): { readonly at: SpacePoint; readonly out: SpacePoint } {
   const pose = shape.pose ?? HOME_POSE;
-  const own = measured.inSpace(reflect(place));
-  const at = toPieceSpace(pose, own.at);
-  const out = rotateByPose(pose, own.out);
-  return mirrored ? { at: { ...at, y: -at.y }, out: { ...out, y: -out.y } } : { at, out };
+  const placedPoint = measured.inSpace(reflect(place));
+  const point = toPieceSpace(pose, placedPoint.at);
+  const out = rotateByPose(pose, placedPoint.out);
+  return mirrored ? { at: { ...point, y: -point.y }, out: { ...out, y: -out.y } } : { at: point, out };
 }
 
 /** Which way a view of the whole piece looks, and what is across and up in it. */

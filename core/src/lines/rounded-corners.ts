@@ -18,8 +18,8 @@ export interface LineRemainder {
 export function roundCorners(part: PartShape, book: LineCache): Map<string, LineRemainder> {
   const left = new Map<string, LineRemainder>();
   const restOf = (id: string): Path | null => {
-    const made = left.get(id)?.made;
-    return made && !isFailure(made) ? made[0]! : null;
+    const linePaths = left.get(id)?.made;
+    return linePaths && !isFailure(linePaths) ? linePaths[0]! : null;
   };
   for (const line of partFrameIn(part, book).shape.lines) {
     if (line.kind !== 'fillet') continue;

@@ -56,8 +56,8 @@ export interface LineMessages {
 export type LineMessage = MessageOf<LineMessages>;
 
 /** Why there is nothing, in place of what was asked for. */
-export const isFailure = (made: unknown): made is LineMessage =>
-  typeof made === 'object' && made !== null && 'code' in made && 'values' in made;
+export const isFailure = (result: unknown): result is LineMessage =>
+  typeof result === 'object' && result !== null && 'code' in result && 'values' in result;
 
 /** What a point was drawn to: the code of a line, the name of a datum, or an edge. */
 export type SnapName = string | EdgeName;

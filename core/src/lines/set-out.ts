@@ -55,9 +55,9 @@ export function setOutParts(parts: readonly PartShape[], wanted?: readonly strin
 function setOutPart(part: PartShape, book: LineCache, setOut: Map<string, SetOut>): SetOut {
   const known = setOut.get(part.id);
   if (known) return known;
-  const found = freshlySetOut(part, book, setOut);
-  setOut.set(part.id, found);
-  return found;
+  const result = freshlySetOut(part, book, setOut);
+  setOut.set(part.id, result);
+  return result;
 }
 
 function freshlySetOut(part: PartShape, book: LineCache, setOut: Map<string, SetOut>): SetOut {
@@ -78,8 +78,8 @@ function freshlySetOut(part: PartShape, book: LineCache, setOut: Map<string, Set
       spent,
     ),
   );
-  const own: SetOut = { board, lines, features: met.features, openings: met.openings };
-  return board.mirrored ? reflectedSetOut(own, board) : own;
+  const ownSetOut: SetOut = { board, lines, features: met.features, openings: met.openings };
+  return board.mirrored ? reflectedSetOut(ownSetOut, board) : ownSetOut;
 }
 
 function reflectedSetOut({ lines, features, openings }: SetOut, board: PartFrame): SetOut {

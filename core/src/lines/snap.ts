@@ -39,7 +39,7 @@ export function snapPoint(place: Point, targets: SnapTargets, reachMm: number): 
   ];
   for (const group of groups) {
     const candidates = (typeof group === 'function' ? group(place) : group).filter(
-      (one) => distance(one.place, place) <= reachMm,
+      (snap) => distance(snap.place, place) <= reachMm,
     );
     const nearest = candidates.sort((a, b) => distance(a.place, place) - distance(b.place, place))[0];
     if (nearest) return nearest;
@@ -106,17 +106,17 @@ function anchored({ lines, skin, anchor }: SnapTargets): Snap[] {
 function whereHeading(piece: Path, from: Point, how: 'square' | 'tangent', code: SnapName): Snap[] {
   const value = ({ x, y, tx, ty }: { x: number; y: number; tx: number; ty: number }) =>
     how === 'square' ? (x - from.x) * tx + (y - from.y) * ty : (x - from.x) * ty - (y - from.y) * tx;
-  const found: Snap[] = [];
+  const snaps: Snap[] = [];
   for (let index = 1; index < piece.length; index++) {
     const [a, b] = [piece[index - 1]!, piece[index]!];
     const [u, w] = [value(a), value(b)];
     if (u === 0 || u > 0 === w > 0 || (how === 'tangent' && Math.abs(a.curvature) < 1e-7)) continue;
-    found.push({
+    snaps.push({
       place: pointAt(piece, a.at + (u / (u - w)) * (b.at - a.at)),
       to: { code: how === 'square' ? 'snap.square' : 'snap.touching', values: { to: code } },
     });
   }
-  return found;
+  return snaps;
 }
 
 /** The nearest places on lines, edges and datums. */

@@ -51,11 +51,11 @@ export function stationsOf(
 
 function evenAlongDatum(piece: Path, along: readonly number[], stepMm: number): number[] {
   const [low, high] = [Math.min(along[0]!, along.at(-1)!), Math.max(along[0]!, along.at(-1)!)];
-  const found = [piece[0]!.at];
+  const marks = [piece[0]!.at];
   const first = Math.ceil((low + 1e-6) / stepMm);
   const count = Math.min(MAX_STATIONS, Math.floor((high - 1e-6) / stepMm) - first + 1);
-  for (let index = 0; index < count; index++) found.push(distanceAt(piece, along, (first + index) * stepMm));
-  return [...found, piece.at(-1)!.at].sort((a, b) => a - b);
+  for (let index = 0; index < count; index++) marks.push(distanceAt(piece, along, (first + index) * stepMm));
+  return [...marks, piece.at(-1)!.at].sort((a, b) => a - b);
 }
 
 /** Distance along the line at which it passes a distance along the datum. */
@@ -85,9 +85,9 @@ function withExtras(piece: Path, even: readonly number[], toleranceMm: number): 
     marks.push({ at, extra: true });
     fill(at, to);
   };
-  even.forEach((at, index) => {
-    if (index > 0) fill(even[index - 1]!, at);
-    if (marks.length === 0 || at - marks.at(-1)!.at > 1e-6) marks.push({ at, extra: false });
+  even.forEach((along, index) => {
+    if (index > 0) fill(even[index - 1]!, along);
+    if (marks.length === 0 || along - marks.at(-1)!.at > 1e-6) marks.push({ at: along, extra: false });
   });
   return marks;
 }

@@ -100,7 +100,7 @@ function halved(points: readonly Point[]): Point[] {
 /** Enough steps that chords stray less than the tolerance and the bend is sampled closely. */
 function stepsOf(x: Spline, y: Spline, span: number, gap: number, total: number): number {
   const width = x.knots[span + 1]! - x.knots[span]!;
-  const second = (s: Spline, at: number) => s.seconds[at]!;
+  const second = (s: Spline, knot: number) => s.seconds[knot]!;
   const bend = Math.max(
     Math.hypot(second(x, span), second(y, span)),
     Math.hypot(second(x, span + 1), second(y, span + 1)),

@@ -29,22 +29,22 @@ export const STROKE_SHARES = { least: 0.04, most: 0.24 } as const;
  * @param put moves a place of the lettering onto the sheet
  * @returns closed paths, outer ones anticlockwise, inner ones clockwise; trouble where the stroke does not suit the height
  */
-export function letteringPaths(of: Lettering, put: (place: Point) => Point): Path[] | LineMessage {
-  const share = of.strokeMm / of.heightMm;
+export function letteringPaths(lettering: Lettering, put: (place: Point) => Point): Path[] | LineMessage {
+  const share = lettering.strokeMm / lettering.heightMm;
   if (share < STROKE_SHARES.least || share > STROKE_SHARES.most) return { code: 'line.strokes', values: STROKE_SHARES };
-  const scale = (of.heightMm - of.strokeMm) / (letters.capHeight - letters.stem);
-  const grow = (of.strokeMm - letters.stem * scale) / 2;
+  const scale = (lettering.heightMm - lettering.strokeMm) / (letters.capHeight - letters.stem);
+  const grow = (lettering.strokeMm - letters.stem * scale) / 2;
   const paths: Path[] = [];
-  let at = 0;
-  for (const character of of.text) {
+  let penX = 0;
+  for (const character of lettering.text) {
     const { advance, d } = GLYPHS[character]!;
-    const shift = at + grow;
+    const shift = penX + grow;
     for (const ring of grown(flattened(d, scale), grow)) {
-      const set = ring.map(({ x, y }) => ({ x: x + shift + (y + grow) * Math.tan(of.slant), y: y + grow }));
+      const set = ring.map(({ x, y }) => ({ x: x + shift + (y + grow) * Math.tan(lettering.slant), y: y + grow }));
       const path = pathFromSamples(set.map(put), true);
       if (path) paths.push(path);
     }
-    at += advance * scale + 2 * grow + of.spacingMm;
+    penX += advance * scale + 2 * grow + lettering.spacingMm;
   }
   return paths;
 }

@@ -38,13 +38,13 @@ export function extendEnds(
   // The join keeps its own bend: the place is there twice, once for each side of it.
   const lead = before.length > 0 ? withArcLength([...before, { ...first, curvature: 0 }]) : [];
   const base = lead.at(-1)?.at ?? 0;
-  const own = path.map((point) => ({ ...point, at: base + point.at - first.at }));
-  const end = own.at(-1)!.at;
+  const shifted = path.map((point) => ({ ...point, at: base + point.at - first.at }));
+  const end = shifted.at(-1)!.at;
   const tail =
     after.length > 0
       ? withArcLength([{ ...last, curvature: 0 }, ...after]).map((point) => ({ ...point, at: point.at + end }))
       : [];
-  return { path: [...lead, ...own, ...tail], before: lead.length, after: tail.length };
+  return { path: [...lead, ...shifted, ...tail], before: lead.length, after: tail.length };
 }
 
 /**
@@ -55,9 +55,9 @@ export function extendEnds(
 export function endOnLine(path: Path, end: 'start' | 'end', targets: readonly Path[], skin: Skin): Path | null {
   const atStart = end === 'start';
   const longer = extendEnds(path, skin, { start: atStart, end: !atStart });
-  const own = atStart ? longer.path[longer.before]!.at : longer.path[longer.path.length - 1 - longer.after]!.at;
+  const ownEnd = atStart ? longer.path[longer.before]!.at : longer.path[longer.path.length - 1 - longer.after]!.at;
   const met = targets.flatMap((target) => pathCrossings(longer.path, target).map(({ onFirst }) => onFirst));
-  const nearest = met.sort((a, b) => Math.abs(a - own) - Math.abs(b - own))[0];
+  const nearest = met.sort((a, b) => Math.abs(a - ownEnd) - Math.abs(b - ownEnd))[0];
   if (nearest === undefined) return null;
   const whole = longer.path;
   const piece = atStart ? pathSlice(whole, nearest, whole.at(-1)!.at) : pathSlice(whole, 0, nearest);
@@ -115,7 +115,7 @@ export function connectedPieces(
 /** Distances along a path at which it crosses a rim. */
 export function outlineCrossings(path: Path, rim: readonly Point[]): number[] {
   const box = boundingBox(rim);
-  const found: number[] = [];
+  const distances: number[] = [];
   for (let index = 1; index < path.length; index++) {
     const [a, b] = [path[index - 1]!, path[index]!];
     const [minX, maxX] = a.x < b.x ? [a.x, b.x] : [b.x, a.x];
@@ -132,8 +132,8 @@ export function outlineCrossings(path: Path, rim: readonly Point[]): number[] {
       )
         continue;
       const met = segmentCrossing(a, b, c, d);
-      if (met) found.push(a.at + met.onFirst * (b.at - a.at));
+      if (met) distances.push(a.at + met.onFirst * (b.at - a.at));
     }
   }
-  return found;
+  return distances;
 }

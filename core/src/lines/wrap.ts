@@ -65,11 +65,11 @@ function shareAtSeam(a: Point, b: Point, from: number, to: number, turn: number,
 }
 
 /** Turns at a distance along the line, at the middle of a piece: on which side of every seam it lies. */
-function turnsAtDistance(path: Path, around: readonly number[], at: number, seam: Seam): number {
-  const next = path.findIndex((point) => point.at >= at);
+function turnsAtDistance(path: Path, around: readonly number[], along: number, seam: Seam): number {
+  const next = path.findIndex((point) => point.at >= along);
   if (next <= 0) return around[Math.max(0, next)]!;
   const [a, b] = [path[next - 1]!, path[next]!];
-  const share = b.at > a.at ? (at - a.at) / (b.at - a.at) : 0;
+  const share = b.at > a.at ? (along - a.at) / (b.at - a.at) : 0;
   const guess = around[next - 1]! + share * (around[next]! - around[next - 1]!);
   return seam.even ? guess : seam.turnsAt({ x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) }, guess);
 }

@@ -35,8 +35,8 @@ const step = v.looseObject({
 
 /** Steps of a plan that are read at most. */
 const MOST_STEPS = 20_000;
-const steps = <S extends v.GenericSchema>(one: S) =>
-  v.pipe(v.array(v.unknown()), v.maxLength(MOST_STEPS), v.array(one));
+const steps = <S extends v.GenericSchema>(stepSchema: S) =>
+  v.pipe(v.array(v.unknown()), v.maxLength(MOST_STEPS), v.array(stepSchema));
 const common = { format: v.literal('lintrel-plan'), safety: v.optional(v.array(text)) };
 
 const frozenSchema = v.variant('version', [

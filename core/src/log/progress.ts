@@ -70,21 +70,21 @@ export function logAfter(state: LogState, events: readonly LogEvent[], sheet?: n
   let heats = [...state.heats];
   for (const event of events) {
     if (event.kind !== 'start' && event.sheet !== undefined && sheet !== undefined && event.sheet !== sheet) continue;
-    const at = Date.parse(event.at);
+    const atMs = Date.parse(event.at);
     if (event.kind === 'start') {
       // A later start is a new beginning with the plan of that moment.
-      startedAt = at;
+      startedAt = atMs;
       finishedAt = null;
       doneAt.clear();
       heats = [];
     }
     if (event.saw?.kind === 'heat') {
       const { how, filmC, minutes } = event.saw;
-      heats.push({ kind: how, fromMin: at / MS_PER_MINUTE, minutes, filmC });
+      heats.push({ kind: how, fromMin: atMs / MS_PER_MINUTE, minutes, filmC });
     }
-    if (event.kind === 'finish') finishedAt = at;
+    if (event.kind === 'finish') finishedAt = atMs;
     if (event.step === null) continue;
-    if (event.kind === 'done') doneAt.set(event.step, at);
+    if (event.kind === 'done') doneAt.set(event.step, atMs);
     if (event.kind === 'undo') doneAt.delete(event.step);
   }
   return { startedAt, finishedAt, done: [...doneAt], heats };

@@ -25,14 +25,14 @@ export function decidingWindow<W extends Pick<RunningWindow, 'opens' | 'closes'>
   windows: readonly W[],
   now: number,
 ): W | null {
-  const of = (state: WindowState) => windows.filter((window) => windowState(window, now) === state);
+  const inState = (state: WindowState) => windows.filter((window) => windowState(window, now) === state);
   const closing = (window: W) => window.closes ?? Infinity;
   const opening = (window: W) => window.opens ?? Infinity;
-  const first = (of: readonly W[], by: (window: W) => number) => [...of].sort((a, b) => by(a) - by(b))[0];
+  const first = (list: readonly W[], by: (window: W) => number) => [...list].sort((a, b) => by(a) - by(b))[0];
   return (
-    first(of('passed'), closing) ??
-    first(of('before'), (window) => -opening(window)) ??
-    first(of('open'), closing) ??
+    first(inState('passed'), closing) ??
+    first(inState('before'), (window) => -opening(window)) ??
+    first(inState('open'), closing) ??
     null
   );
 }

@@ -49,7 +49,7 @@ export function workSort({ kind, say: { code, values } }: Pick<Step, 'kind' | 's
     readonly technique?: { readonly code: string };
     readonly more?: readonly { readonly code: string }[];
   };
-  return [...(technique ? [technique] : []), ...more].some((one) => BENT.includes(one.code))
+  return [...(technique ? [technique] : []), ...more].some((laid) => BENT.includes(laid.code))
     ? 'lay-curve'
     : 'lay-straight';
 }

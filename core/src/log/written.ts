@@ -18,12 +18,12 @@ export const timesOfPlan =
  * @param freshId a new id for every entry
  */
 export function logAsPlanned(steps: readonly Step[], last: Step, doneAt: number, freshId: () => string): LogEvent[] {
-  const at = timesOfPlan(last, doneAt);
+  const timeOf = timesOfPlan(last, doneAt);
   const done = steps.slice(0, steps.indexOf(last) + 1).filter(({ attended }) => attended);
   const entry = (minutes: number, kind: 'start' | 'done', step: StepId | null): LogEvent => ({
     id: freshId(),
     version: EVENT_VERSION,
-    at: at(minutes),
+    at: timeOf(minutes),
     kind,
     step,
     note: '',

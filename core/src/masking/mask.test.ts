@@ -125,20 +125,20 @@ it('every border between open and covered is one edge, every covered area of a s
         );
         const open = made.map((one) => one.open);
         const standing = masked ? made.map((one) => (one.under ? MASK_STATE.open : MASK_STATE.covered)) : null;
-        const found = maskOf(
+        const mask = maskOf(
           { areas, borders, attached: new Map() },
           { method: 'gun', open, painted: made.map((one) => one.painted), standing },
         );
-        expect(found.edges.map(({ border }) => border)).toEqual(
+        expect(mask.edges.map(({ border }) => border)).toEqual(
           borders.flatMap(({ a, b }, index) => (open[a] === open[b] ? [] : [index])),
         );
-        for (const { free, closed, laid } of found.edges) {
+        for (const { free, closed, laid } of mask.edges) {
           expect([open[free], open[closed]]).toEqual([true, false]);
           // Tape lies only along what was open when it was laid.
           expect(laid).toBe(masked && !made[closed]!.under && made[free]!.under ? 'before' : 'now');
         }
         const sprayed = new Set(made.filter((one) => one.open).map(({ part }) => part));
-        expect(found.covers.map((one) => one.area)).toEqual(
+        expect(mask.covers.map((cover) => cover.area)).toEqual(
           made.flatMap((one, index) => (!one.open && sprayed.has(one.part) ? [index] : [])),
         );
       },
@@ -146,10 +146,10 @@ it('every border between open and covered is one edge, every covered area of a s
   ));
 
 it('covers only what lies beside it where paint is rolled or brushed', () => {
-  const both = { ...GROUND, areas: GROUND.areas.map((one) => ({ ...one, strip: null })) };
+  const both = { ...GROUND, areas: GROUND.areas.map((maskArea) => ({ ...maskArea, strip: null })) };
   const open = [true, false, false, false];
-  expect(maskOf(both, stage({ open, method: 'roller' })).covers.map((one) => one.area)).toEqual([1]);
-  expect(maskOf(both, stage({ open, method: 'gun' })).covers.map((one) => one.area)).toEqual([1, 2]);
+  expect(maskOf(both, stage({ open, method: 'roller' })).covers.map((cover) => cover.area)).toEqual([1]);
+  expect(maskOf(both, stage({ open, method: 'gun' })).covers.map((cover) => cover.area)).toEqual([1, 2]);
 });
 
 describe('attached parts', () => {

@@ -87,15 +87,15 @@ export function maskOf(
     if (open[a] === open[b] || (oneWay && !open[a])) return;
     const [free, closed] = open[a] ? [a, b] : [b, a];
     beside.add(closed);
-    const one = edgeClass(areas[free]!, areas[closed]!, painted[closed]!);
+    const edgeType = edgeClass(areas[free]!, areas[closed]!, painted[closed]!);
     // The one tape over a strip makes its lines; at a rim it ends.
     const strip = areas[closed]!.strip !== null && !rim;
-    if (strip) strips.set(closed, (strips.get(closed) ?? false) || one === 'crisp');
+    if (strip) strips.set(closed, (strips.get(closed) ?? false) || edgeType === 'crisp');
     edges.push({
       border,
       free,
       closed,
-      class: one,
+      class: edgeType,
       laid: strip ? laid(closed) : edgeLaid(border, free, closed),
       strip,
     });
@@ -134,16 +134,16 @@ export function splitMask(
     through.has(areas[area]!.part) && isKeptForGood(areas[area]!) && (areas[area]!.strip === null || byTape.has(area));
   const outer = new Map<string, StageMask>();
   for (const part of through) {
-    const own = ({ laid }: { readonly laid: MaskLaid }, area: number) =>
+    const isOwn = ({ laid }: { readonly laid: MaskLaid }, area: number) =>
       laid === 'now' && areas[area]!.part === part && stays(area);
-    const covers = mask.covers.filter((cover) => own(cover, cover.area));
-    const edges = mask.edges.filter((edge) => own(edge, edge.closed));
+    const covers = mask.covers.filter((cover) => isOwn(cover, cover.area));
+    const edges = mask.edges.filter((edge) => isOwn(edge, edge.closed));
     if (covers.length + edges.length > 0) outer.set(part, { edges, covers, wholes: [], drips: mask.drips });
   }
   const older = ({ laid }: { readonly laid: MaskLaid }, area: number) =>
     laid === 'before' && through.has(areas[area]!.part) && isKeptForGood(areas[area]!);
-  const comesOff = <T extends { readonly laid: MaskLaid }>(one: T, area: number): boolean =>
-    !stays(area) && !older(one, area);
+  const comesOff = <T extends { readonly laid: MaskLaid }>(item: T, area: number): boolean =>
+    !stays(area) && !older(item, area);
   const inner: StageMask = {
     edges: mask.edges.filter((edge) => comesOff(edge, edge.closed)),
     covers: mask.covers.filter((cover) => comesOff(cover, cover.area)),

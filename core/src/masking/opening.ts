@@ -224,8 +224,8 @@ export const foamFor = (gapMm: number): number | null => FOAM_MM.find((size) => 
 
 /** Foam for a hole: one piece of the next size up, or the thickest wound up until it fills it. Source: area of the hole over the thickness. */
 function rolled(holeMm: number): { readonly foamMm: number; readonly lengthMm: number } {
-  const one = foamFor(holeMm);
-  if (one !== null) return { foamMm: one, lengthMm: SHORTEST_FOAM };
+  const foam = foamFor(holeMm);
+  if (foam !== null) return { foamMm: foam, lengthMm: SHORTEST_FOAM };
   const thickest = FOAM_MM[FOAM_MM.length - 1]!;
   return { foamMm: thickest, lengthMm: Math.max(SHORTEST_FOAM, cutUp((Math.PI * holeMm * holeMm) / (4 * thickest))) };
 }
@@ -237,8 +237,8 @@ const cutUp = (lengthMm: number): number => 5 * Math.ceil(lengthMm / 5 - 1e-9);
 function sizeOf(shape: ZoneShape): readonly [number, number] {
   if (shape.kind === 'round') return [shape.diameter, shape.diameter];
   if (shape.kind === 'window') return [shape.width, shape.height];
-  const across = (of: 'along' | 'above') => {
-    const all = shape.points.map((point) => point[of]);
+  const across = (axis: 'along' | 'above') => {
+    const all = shape.points.map((point) => point[axis]);
     return maxOf(all) - minOf(all);
   };
   return [across('along'), across('above')];

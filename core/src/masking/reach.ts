@@ -12,13 +12,13 @@ export function partsInReach(
   method: FinishMethod,
 ): string[] {
   if (attached.size === 0 || method === 'roller' || method === 'brush') return [];
-  const found = new Set<string>();
+  const reached = new Set<string>();
   const from = [...sprayed];
   for (const part of from)
     for (const next of attached.get(part) ?? []) {
-      if (sprayed.has(next) || found.has(next)) continue;
-      found.add(next);
+      if (sprayed.has(next) || reached.has(next)) continue;
+      reached.add(next);
       if (method === 'gun') from.push(next);
     }
-  return [...found];
+  return [...reached];
 }

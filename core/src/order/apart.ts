@@ -44,8 +44,8 @@ export function pullGroups(
   if (groups.size <= 1) return { ...pullingOf(problem, times, mask, pullMin, lyingMin, only ?? null), early: [] };
   const turns: EarlyPullGroup[] = [];
   for (const [choice, edges] of groups) {
-    const own = maskOfEdges(mask, edges);
-    const { school, span } = pullingOf(problem, times, own, maskCost(problem, own).pullMin, lyingMin, choice);
+    const ownMask = maskOfEdges(mask, edges);
+    const { school, span } = pullingOf(problem, times, ownMask, maskCost(problem, ownMask).pullMin, lyingMin, choice);
     const same = turns.findIndex((turn) => turn.school === school);
     const before = turns[same];
     const turn = {
@@ -57,7 +57,7 @@ export function pullGroups(
     if (before) turns[same] = turn;
     else turns.push(turn);
   }
-  turns.sort((one, other) => PULL_TIMINGS.indexOf(one.school) - PULL_TIMINGS.indexOf(other.school));
+  turns.sort((turn, other) => PULL_TIMINGS.indexOf(turn.school) - PULL_TIMINGS.indexOf(other.school));
   const { school, span } = turns.at(-1)!;
   return { school, span, early: turns.slice(0, -1) };
 }

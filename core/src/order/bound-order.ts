@@ -20,13 +20,13 @@ export const belowArea = ({ order }: Pick<OrderNode, 'order'>, stage: number): B
 
 /** Stages that may have opened an area last before this one, latest first, by what is settled; PRESENT: none did. */
 export function possibleLastOpenings({ settled }: Pick<OrderNode, 'settled'>, stage: number, area: number): number[] {
-  const found: number[] = [];
+  const openings: number[] = [];
   for (let earlier = stage - 1; earlier >= 0; earlier--) {
     const state = settled[earlier]![area];
-    if (state !== 0) found.push(earlier);
-    if (state === 1) return found;
+    if (state !== 0) openings.push(earlier);
+    if (state === 1) return openings;
   }
-  return [...found, EXISTING_FINISH];
+  return [...openings, EXISTING_FINISH];
 }
 
 /** Least coats, drying times, gun changes and certain preparation of every stage. */
@@ -37,15 +37,15 @@ export function stageFacts(table: ProblemTable, node: OrderNode): StageFacts {
     table.areasOf[finish]!.map((area) => ({
       area,
       below: possibleLastOpenings(node, stage, area)
-        .map((one) => belowArea(node, one))
-        .filter((one) => table.coats(finish, area, one) <= node.most[stage]!),
+        .map((possibleLastOpening) => belowArea(node, possibleLastOpening))
+        .filter((opening) => table.coats(finish, area, opening) <= node.most[stage]!),
     })),
   );
   const coats = node.order.map((finish, stage) =>
     Math.max(
       node.least[stage]!,
       ...below[stage]!.map(({ area, below: options }) =>
-        Math.min(...options.map((one) => table.coats(finish, area, one))),
+        Math.min(...options.map((option) => table.coats(finish, area, option))),
       ),
     ),
   );
@@ -54,7 +54,7 @@ export function stageFacts(table: ProblemTable, node: OrderNode): StageFacts {
     Math.max(
       0,
       ...below[stage]!.map(({ area, below: options }) =>
-        Math.min(...options.map((one) => table.leastOver(finish, area, one).fixed)),
+        Math.min(...options.map((option) => table.leastOver(finish, area, option).fixed)),
       ),
     ),
   );
@@ -98,8 +98,10 @@ export function boundOrder(
   );
   const place = new Map(order.map((finish, stage) => [finish, stage]));
   const sparedBy = (area: number, finish: number): number => {
-    const own = place.get(table.own[area]!);
-    return own === undefined ? 0 : shares.back(area, finish, facts.coats[own]!) * shares.price(order[own]!, busy[own]!);
+    const ownStage = place.get(table.own[area]!);
+    return ownStage === undefined
+      ? 0
+      : shares.back(area, finish, facts.coats[ownStage]!) * shares.price(order[ownStage]!, busy[ownStage]!);
   };
   const cut = new MinCut();
   let bound =
@@ -127,7 +129,7 @@ export function boundOrder(
       owed: (area) => owedIn(table, node, stage, area, { busy, ages: ages[stage]! }) - sparedBy(area, finish),
     });
     // Under masks that stay on nothing opens again.
-    if (kept) nodes.forEach((one, area) => cut.charge(one, rows[stage - 1]![area]!, INFINITE_CAPACITY));
+    if (kept) nodes.forEach((other, area) => cut.charge(other, rows[stage - 1]![area]!, INFINITE_CAPACITY));
     rows.push(nodes);
     done |= 1 << finish;
     const asked = Math.max(0, shares.present(finish) - facts.coats[stage]!);
@@ -147,7 +149,7 @@ export function boundOrder(
   const { cost, open } = cut.solve();
   return {
     bound: bound + cost + plugBound(table, node, inside),
-    open: rows.map((nodes) => nodes.map((one) => open[one]!)),
+    open: rows.map((nodes) => nodes.map((other) => open[other]!)),
   };
 }
 
@@ -192,13 +194,13 @@ function chargeCoats(
   },
 ): void {
   node.order.forEach((finish, stage) => {
-    const own = table.areasOf[finish]!;
+    const ownAreas = table.areasOf[finish]!;
     // What was there at the start is charged by shares; only what asks for still more is left.
     const least = Math.max(facts.coats[stage]!, present(finish));
-    const asks = own.map((area) =>
-      possibleLastOpenings(node, stage, area).map((one) => ({
-        one,
-        coats: table.coats(finish, area, belowArea(node, one)),
+    const asks = ownAreas.map((area) =>
+      possibleLastOpenings(node, stage, area).map((possibleLastOpening) => ({
+        one: possibleLastOpening,
+        coats: table.coats(finish, area, belowArea(node, possibleLastOpening)),
       })),
     );
     const most = Math.min(node.most[stage]!, Math.max(...asks.flat().map(({ coats }) => coats)));
@@ -206,11 +208,11 @@ function chargeCoats(
     for (let level = least + 1; level <= most; level++) {
       const paid = cut.node();
       cut.charge(paid, 1, price);
-      own.forEach((_, index) => {
+      ownAreas.forEach((_, index) => {
         // Latest first: as long as every later ground asks for it too, nothing that comes between spares the coat.
         for (const { one, coats } of asks[index]!) {
           if (coats < level) break;
-          if (one !== EXISTING_FINISH) cut.charge(rows[one]![own[index]!]!, paid, INFINITE_CAPACITY);
+          if (one !== EXISTING_FINISH) cut.charge(rows[one]![ownAreas[index]!]!, paid, INFINITE_CAPACITY);
         }
       });
     }
@@ -225,8 +227,8 @@ function owedIn(
   area: number,
   { busy, ages }: { readonly busy: readonly number[]; readonly ages: readonly number[] },
 ): number {
-  const own = table.own[area]!;
-  if (own < 0) return busy[stage]! * table.leastOver(order[stage]!, area, EXISTING_FINISH).minutes;
+  const ownFinish = table.own[area]!;
+  if (ownFinish < 0) return busy[stage]! * table.leastOver(order[stage]!, area, EXISTING_FINISH).minutes;
   let least = Infinity;
   for (let later = stage + 1; later < order.length; later++) {
     if (settled[later]![area] !== 0)
@@ -238,8 +240,8 @@ function owedIn(
 
 /** Least preparation for what comes first over what was there at the start. */
 function presentWork(table: ProblemTable, { order, settled }: OrderNode, busy: readonly number[]): number {
-  return table.own.reduce((sum, own, area) => {
-    if (own < 0) return sum;
+  return table.own.reduce((sum, ownFinish, area) => {
+    if (ownFinish < 0) return sum;
     const last = settled.findIndex((row) => row[area] === 1);
     const first = order
       .slice(0, last + 1)

@@ -20,11 +20,13 @@ const best = (given: OrderProblem) => searchOrder(given).sequences;
 
 describe('a calm order', () => {
   it('leaves nothing open where paint does not stay, if that costs no more than a tenth', () => {
-    const found = best(problem);
-    const planned = firstItem(preferredFirst(problem, found));
-    expect(planned.score).toBeLessThanOrEqual(found[0]!.score * 1.1);
+    const sequences = best(problem);
+    const planned = firstItem(preferredFirst(problem, sequences));
+    expect(planned.score).toBeLessThanOrEqual(sequences[0]!.score * 1.1);
     const dearest = Math.max(
-      ...found.filter(({ score }) => score <= found[0]!.score * 1.1).map((one) => preferenceRank(problem, one).lostM2),
+      ...sequences
+        .filter(({ score }) => score <= sequences[0]!.score * 1.1)
+        .map((sequence) => preferenceRank(problem, sequence).lostM2),
     );
     expect(preferenceRank(problem, planned).lostM2).toBeLessThanOrEqual(dearest);
   });
@@ -60,9 +62,9 @@ describe('a calm order', () => {
     expect(planned.stages[0]!.open[1]).toBe(true);
   });
   it('takes the wide spread where it saves more than a tenth', () => {
-    const found = best(problem);
-    const cheap = { ...found[0]!, score: found[0]!.score * 0.5 };
-    expect(preferredFirst(problem, [cheap, ...found.slice(1)])[0]).toBeDefined();
+    const sequences = best(problem);
+    const cheap = { ...sequences[0]!, score: sequences[0]!.score * 0.5 };
+    expect(preferredFirst(problem, [cheap, ...sequences.slice(1)])[0]).toBeDefined();
     const wide = {
       ...cheap,
       stages: cheap.stages.map((stage, index) =>

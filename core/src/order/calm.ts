@@ -25,7 +25,7 @@ export function preferenceRank(problem: OrderProblem, { stages }: Pick<Sequence,
   return {
     lostM2: stages.reduce((sum, { strayM2 }) => sum + strayM2, 0),
     darkFirst: colours.reduce(
-      (sum, one, index) => sum + colours.slice(index + 1).filter((later) => later > one).length,
+      (sum, colour, index) => sum + colours.slice(index + 1).filter((later) => later > colour).length,
       0,
     ),
     stages: stages.length,
@@ -48,10 +48,10 @@ const mostTrials = ({ areas }: OrderProblem): number => Math.max(12, Math.min(60
  * @returns the calmest order no dearer than the cheapest by more than a tenth: one of those found, or one of them with less left open.
  *   Then the others, cheapest first
  */
-export function preferredFirst(problem: OrderProblem, found: readonly Sequence[]): readonly Sequence[] {
-  if (found.length === 0 || problem.rules.wide) return found;
-  const limit = found[0]!.score * (1 + problem.rules.equalShare);
-  const equals = found.filter(({ score }) => score <= limit).map((one) => closed(problem, one, limit));
+export function preferredFirst(problem: OrderProblem, sequences: readonly Sequence[]): readonly Sequence[] {
+  if (sequences.length === 0 || problem.rules.wide) return sequences;
+  const limit = sequences[0]!.score * (1 + problem.rules.equalShare);
+  const equals = sequences.filter(({ score }) => score <= limit).map((sequence) => closed(problem, sequence, limit));
   const calmest = firstItem(
     equals
       .map((sequence) => ({ sequence, calm: preferenceRank(problem, sequence) }))
@@ -62,15 +62,15 @@ export function preferredFirst(problem: OrderProblem, found: readonly Sequence[]
           compareText(a.sequence.order.join(), b.sequence.order.join()),
       ),
   );
-  return [calmest.sequence, ...found.filter((one) => one !== calmest.sequence)];
+  return [calmest.sequence, ...sequences.filter((sequence) => sequence !== calmest.sequence)];
 }
 
 /** Figures nearer than this are the same: m², m. */
 const SAME = 1e-6;
 
-function calmer(one: PreferenceRank, other: PreferenceRank): number {
+function calmer(rank: PreferenceRank, other: PreferenceRank): number {
   for (const key of ['lostM2', 'darkFirst', 'stages', 'tapeM'] as const)
-    if (Math.abs(one[key] - other[key]) > SAME) return one[key] - other[key];
+    if (Math.abs(rank[key] - other[key]) > SAME) return rank[key] - other[key];
   return 0;
 }
 
@@ -89,9 +89,9 @@ function closed(problem: OrderProblem, sequence: Sequence, limit: number): Seque
   const whole = without(problem, sequence, free, limit);
   if (whole) return whole;
   const groups = new Map<string, Stray[]>();
-  for (const one of free) {
-    const key = `${one.index} ${problem.areas[one.area]!.part}`;
-    groups.set(key, [...(groups.get(key) ?? []), one]);
+  for (const stray of free) {
+    const key = `${stray.index} ${problem.areas[stray.area]!.part}`;
+    groups.set(key, [...(groups.get(key) ?? []), stray]);
   }
   const sizeOf = (group: readonly Stray[]) => group.reduce((sum, { area }) => sum + problem.areas[area]!.sizeM2, 0);
   const largestFirst = (lists: readonly (readonly Stray[])[]) => [...lists].sort((a, b) => sizeOf(b) - sizeOf(a));
@@ -105,8 +105,8 @@ function closed(problem: OrderProblem, sequence: Sequence, limit: number): Seque
     return next !== null;
   };
   const left = largestFirst([...groups.values()]).filter((group) => !tried(group));
-  for (const one of largestFirst(left.flatMap((group) => (group.length > 1 ? group.map((stray) => [stray]) : []))))
-    tried(one);
+  for (const single of largestFirst(left.flatMap((group) => (group.length > 1 ? group.map((stray) => [stray]) : []))))
+    tried(single);
   return now;
 }
 
@@ -118,7 +118,7 @@ function without(
   limit: number,
 ): Sequence | null {
   const choices = stages.map(({ finish, open, keep }, index): StageChoice => {
-    const shut = new Set(closing.filter((one) => one.index === index).map(({ area }) => area));
+    const shut = new Set(closing.filter((closedArea) => closedArea.index === index).map(({ area }) => area));
     return { finish, keep, open: open.map((isOpen, area) => isOpen && !shut.has(area)) };
   });
   const reopens = choices.some(
@@ -127,15 +127,15 @@ function without(
   if (reopens) return null;
   // Up to the first stage that changes everything is as it was.
   const first = Math.min(...closing.map(({ index }) => index));
-  const made: StageCost[] = stages.slice(0, first);
-  let progress = made.at(-1)?.after ?? startProgress(problem);
-  let score = made.reduce((sum, stage) => sum + stageScore(stage, problem.wish), 0);
+  const costs: StageCost[] = stages.slice(0, first);
+  let progress = costs.at(-1)?.after ?? startProgress(problem);
+  let score = costs.reduce((sum, stage) => sum + stageScore(stage, problem.wish), 0);
   for (const choice of choices.slice(first)) {
     const stage = stageCost(problem, progress, choice);
-    made.push(stage);
+    costs.push(stage);
     progress = stage.after;
     score += stageScore(stage, problem.wish);
     if (score > limit) return null;
   }
-  return { order, stages: made, score };
+  return { order, stages: costs, score };
 }

@@ -76,9 +76,9 @@ export function rebalanceShares(
               stage.finish !== finish && stage.open.includes(area) && table.coats(finish, area, stage.finish) < level,
           ).length,
       );
-      const middle = good.reduce((sum, one) => sum + one, 0) / areas.length;
+      const middle = good.reduce((sum, share) => sum + share, 0) / areas.length;
       const raised = areas.map((area, index) => Math.max(0, coatTable[area]![level]! + step * (middle - good[index]!)));
-      const all = raised.reduce((sum, one) => sum + one, 0);
+      const all = raised.reduce((sum, share) => sum + share, 0);
       areas.forEach((area, index) => (next[area]![level] = all > 0 ? raised[index]! / all : coatTable[area]![level]!));
     }
   });

@@ -49,9 +49,9 @@ function memoryOf(problem: OrderProblem): Memory {
 function remembered<T>(map: Map<string, T>, key: string, make: () => T): T {
   const known = map.get(key);
   if (known !== undefined) return known;
-  const made = make();
-  map.set(key, made);
-  return made;
+  const value = make();
+  map.set(key, value);
+  return value;
 }
 
 /** Times of a film of so many coats in the air of the job: coats flash where it is sprayed, the rest dries where it is left. */
@@ -62,7 +62,8 @@ export function filmTimes(problem: OrderProblem, finish: Finish, coats: number):
     // What is pulled wet is pulled where it was sprayed; all later windows are of where it is left.
     const { wet } = pullWindows(marks, problem.sprayAir, factor, Infinity);
     const windows = { ...pullWindows(marks, problem.air, factor, Infinity), wet };
-    const school = [problem.school ?? finish.school, ...PULL_TIMINGS].find((one) => windows[one] !== null) ?? 'wet';
+    const school =
+      [problem.school ?? finish.school, ...PULL_TIMINGS].find((timing) => windows[timing] !== null) ?? 'wet';
     const from = windows[school]?.from ?? 0;
     return {
       flashMin: coatFlashMin(finish, problem.sprayAir),
@@ -74,8 +75,8 @@ export function filmTimes(problem: OrderProblem, finish: Finish, coats: number):
       school,
       leastPullMin: givesWay(problem, from)
         ? 0
-        : Math.min(from, ...(problem.pulls?.schools ?? []).map((one) => windows[one]?.from ?? 0)),
-      latestMin: Math.max(...PULL_TIMINGS.map((one) => (windows[one] ? (windows[one].to ?? Infinity) : 0))),
+        : Math.min(from, ...(problem.pulls?.schools ?? []).map((other) => windows[other]?.from ?? 0)),
+      latestMin: Math.max(...PULL_TIMINGS.map((timing) => (windows[timing] ? (windows[timing].to ?? Infinity) : 0))),
     };
   });
 }
@@ -97,10 +98,10 @@ function leastHours({ areas, borders, lastsH }: OrderProblem): number {
       [a, b],
       [b, a],
     ] as const)
-      for (const one of ['crisp', 'rough'] as const)
+      for (const edgeType of ['crisp', 'rough'] as const)
         least = Math.min(
           least,
-          lastsH({ border, free, closed, class: one, laid: 'now', strip: areas[closed]!.strip !== null }),
+          lastsH({ border, free, closed, class: edgeType, laid: 'now', strip: areas[closed]!.strip !== null }),
         );
   });
   return least;

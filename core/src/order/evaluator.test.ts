@@ -287,7 +287,7 @@ describe('masks through primer, colour and clear', () => {
       { finish: GREEN, open: [false, false, false, true], keep: false },
     ];
     const stages = choices.reduce<StageCost[]>(
-      (made, choice) => [...made, stageCost(problem, made.at(-1)?.after ?? startProgress(problem), choice)],
+      (costs, choice) => [...costs, stageCost(problem, costs.at(-1)?.after ?? startProgress(problem), choice)],
       [],
     );
     expect(stages.map(({ pullMin }) => pullMin > 0)).toEqual([false, false, true]);
@@ -465,7 +465,7 @@ describe('edge cases', () => {
       sampleProblem(
         areas,
         areas.slice(1).map((_, index) => sampleBorder(index, index + 1, 0.3)),
-        { finishes: new Map(finishes.map((one) => [one.id, one])) },
+        { finishes: new Map(finishes.map((finish) => [finish.id, finish])) },
       ),
       30,
     );

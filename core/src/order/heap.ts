@@ -3,17 +3,17 @@ export class PriorityQueue<T> {
   private readonly items: { readonly value: T; readonly number: number }[] = [];
   private count = 0;
 
-  constructor(private readonly sooner: (one: T, other: T) => boolean) {}
+  constructor(private readonly sooner: (first: T, other: T) => boolean) {}
 
   first(): T | undefined {
     return this.items[0]?.value;
   }
 
   push(value: T): void {
-    let at = this.items.push({ value, number: this.count++ }) - 1;
-    while (at > 0 && this.before(at, (at - 1) >> 1)) {
-      this.swap(at, (at - 1) >> 1);
-      at = (at - 1) >> 1;
+    let index = this.items.push({ value, number: this.count++ }) - 1;
+    while (index > 0 && this.before(index, (index - 1) >> 1)) {
+      this.swap(index, (index - 1) >> 1);
+      index = (index - 1) >> 1;
     }
   }
 
@@ -21,22 +21,22 @@ export class PriorityQueue<T> {
     if (this.items.length === 0) return undefined;
     this.swap(0, this.items.length - 1);
     const last = this.items.pop();
-    for (let at = 0; ;) {
-      const children = [2 * at + 1, 2 * at + 2].filter((child) => child < this.items.length);
-      const best = children.reduce((one, other) => (this.before(other, one) ? other : one), at);
-      if (best === at) return last?.value;
-      this.swap(at, best);
-      at = best;
+    for (let index = 0; ;) {
+      const children = [2 * index + 1, 2 * index + 2].filter((child) => child < this.items.length);
+      const best = children.reduce((first, other) => (this.before(other, first) ? other : first), index);
+      if (best === index) return last?.value;
+      this.swap(index, best);
+      index = best;
     }
   }
 
-  private before(one: number, other: number): boolean {
-    const a = this.items[one]!;
+  private before(first: number, other: number): boolean {
+    const a = this.items[first]!;
     const b = this.items[other]!;
     return this.sooner(a.value, b.value) || (!this.sooner(b.value, a.value) && a.number < b.number);
   }
 
-  private swap(one: number, other: number): void {
-    [this.items[one], this.items[other]] = [this.items[other]!, this.items[one]!];
+  private swap(first: number, other: number): void {
+    [this.items[first], this.items[other]] = [this.items[other]!, this.items[first]!];
   }
 }

@@ -33,6 +33,6 @@ function lastsOver(table: ProblemTable, finish: number, late: boolean): boolean 
   const times = [...new Set(counts)].map((count) => filmTimes(table.problem, table.finishes[finish]!, count));
   const chosen = table.problem.pulls?.schools ?? [];
   const closes = ({ windows, school }: FilmTimes) =>
-    Math.max(...[school, ...chosen].map((one) => windows[one]?.to ?? Infinity));
+    Math.max(...[school, ...chosen].map((timing) => windows[timing]?.to ?? Infinity));
   return times.some((film) => film.tapeSafeMin < (late ? film.latestMin : closes(film)));
 }

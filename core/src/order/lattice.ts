@@ -103,9 +103,9 @@ export function latticeOf(table: ProblemTable, shares: CoatShares, exact: boolea
     return least;
   };
   const cheapest: Lattice['cheapest'] = () => {
-    const found: { finish: number; open: readonly number[] }[] = [];
+    const openings: { finish: number; open: readonly number[] }[] = [];
     let begun = EMPTY_PREFIX;
-    while (found.length < count) {
+    while (openings.length < count) {
       let best: { cost: number; finish: number; begun: OrderPrefix } | null = null;
       for (let finish = 0; finish < count; finish++) {
         if (!mayFollow(table, begun.done, finish)) continue;
@@ -114,10 +114,10 @@ export function latticeOf(table: ProblemTable, shares: CoatShares, exact: boolea
         if (!best || cost < best.cost) best = { cost, finish, begun: next.begun };
       }
       if (!best) break;
-      found.push({ finish: best.finish, open: stage(begun.done, begun.last, best.finish).open() });
+      openings.push({ finish: best.finish, open: stage(begun.done, begun.last, best.finish).open() });
       begun = best.begun;
     }
-    return found;
+    return openings;
   };
   const units = () => remembered.units;
   function* ready(): Generator<number> {
@@ -157,8 +157,8 @@ const STEPS_A_UNIT = 10;
  */
 export function latticeEffort({ parts, finishes }: Pick<ProblemTable, 'parts' | 'finishes'>): number {
   const cuts = parts.reduce((sum, part) => {
-    const own = bitCount(part.finishes);
-    return sum + part.areas.length * own * 2 ** Math.max(0, own - 1);
+    const finishCount = bitCount(part.finishes);
+    return sum + part.areas.length * finishCount * 2 ** Math.max(0, finishCount - 1);
   }, 0);
   return Math.max(cuts, (finishes.length ** 2 * 2 ** finishes.length) / STEPS_A_UNIT);
 }
@@ -224,15 +224,18 @@ function stageBound(
   const { own, alike, pins, problem } = table;
   const { work, wait, risk, money } = scoreWeights(table);
   const stateOf = (area: number): number => {
-    const one = own[area]!;
-    if (one === finish) return 1;
-    const free = one < 0 ? alike[area] === finish : ((done >> one) & 1) === 0;
+    const ownFinish = own[area]!;
+    if (ownFinish === finish) return 1;
+    const free = ownFinish < 0 ? alike[area] === finish : ((done >> ownFinish) & 1) === 0;
     return free ? pins[finish]![area]! : 0;
   };
   const mine = table.areasOf[finish]!;
-  const before = [...table.finishes.keys()].filter((one) => any || (done >> one) & 1);
+  const before = [...table.finishes.keys()].filter((other) => any || (done >> other) & 1);
   // Over another finish of the job a colour takes the same coats wherever it lies.
-  const bestBelow = before.reduce((least, one) => Math.min(least, table.coats(finish, mine[0]!, one)), Infinity);
+  const bestBelow = before.reduce(
+    (least, earlier) => Math.min(least, table.coats(finish, mine[0]!, earlier)),
+    Infinity,
+  );
   let [coats, fixed, over] = [0, 0, 0];
   for (const area of mine) {
     coats = Math.max(coats, Math.min(bestBelow, table.coats(finish, area, EXISTING_FINISH)));
@@ -240,9 +243,9 @@ function stageBound(
       table.leastOver(finish, area, EXISTING_FINISH).fixed,
       table.leastOver(finish, area, EXISTING_FINISH).minutes,
     ];
-    for (const one of before) {
-      leastFixed = Math.min(leastFixed, table.leastOver(finish, area, one).fixed);
-      leastWork = Math.min(leastWork, table.leastOver(one, area, EXISTING_FINISH).minutes);
+    for (const earlier of before) {
+      leastFixed = Math.min(leastFixed, table.leastOver(finish, area, earlier).fixed);
+      leastWork = Math.min(leastWork, table.leastOver(earlier, area, EXISTING_FINISH).minutes);
     }
     fixed = Math.max(fixed, leastFixed);
     over += leastWork;
@@ -251,8 +254,8 @@ function stageBound(
   // What may still come over an area, as its part tells: what the part does not get itself is never certain to be past.
   const owedTo = (area: number) => {
     const past = done & table.parts[table.part[area]!]!.finishes;
-    const later = [...table.finishes.keys()].filter((one) => one !== finish && ((past >> one) & 1) === 0);
-    return Math.min(...later.map((one) => table.leastOver(one, area, finish).minutes));
+    const later = [...table.finishes.keys()].filter((other) => other !== finish && ((past >> other) & 1) === 0);
+    return Math.min(...later.map((laterFinish) => table.leastOver(laterFinish, area, finish).minutes));
   };
   // Where masks may have stayed on from any stage before, none is certain to be laid now, but for edges that are laid once anyway.
   const under = keeping ? new Int8Array(own.length) : null;
@@ -329,8 +332,8 @@ function onceAnyway(table: ProblemTable, done: number, finish: number, weights: 
   const calm = onceWeights(weights);
   return edges.reduce((sum, { a, b, crisp }) => {
     const [mine, other] = own[a] === finish ? [a, b] : [b, a];
-    const one = edgeClass(problem.areas[mine]!, problem.areas[other]!, own[other]! >= 0);
-    const certain = own[mine] === finish && stays(other) && !strips[other] && one === 'crisp';
+    const edgeType = edgeClass(problem.areas[mine]!, problem.areas[other]!, own[other]! >= 0);
+    const certain = own[mine] === finish && stays(other) && !strips[other] && edgeType === 'crisp';
     if (!certain) return sum;
     const charge = outer.areas[other] ? outer.charge(part[other]!, finish, null) : 'every';
     return charge === 'none' ? sum : sum + edgeWeight(crisp, charge === 'once' ? calm : weights);

@@ -108,10 +108,10 @@ function designOf(count: number): Design {
 
 it.each([30, 31, 32, 33])('a design of %i finishes: kept with up to 30, else refused at its scheme', (count) => {
   const shelf = { tapes: [], finishes: finishesOf(count) };
-  const found = designFaults(designOf(count), shelf, ['design']).filter(
+  const faults = designFaults(designOf(count), shelf, ['design']).filter(
     ({ code }) => code === 'design.too-many-finishes',
   );
-  expect(found).toEqual(
+  expect(faults).toEqual(
     count <= LIMITS.finishes
       ? []
       : [{ path: 'design.scheme.areas', code: 'design.too-many-finishes', values: { count, max: 30 } }],

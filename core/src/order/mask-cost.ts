@@ -139,10 +139,10 @@ export interface Cover {
 }
 
 export const NO_COVER: Cover = { sizeM2: 0, pieces: 0, bagM2: 0 };
-export const addCovers = (one: Cover, other: Cover): Cover => ({
-  sizeM2: one.sizeM2 + other.sizeM2,
-  pieces: one.pieces + other.pieces,
-  bagM2: one.bagM2 + other.bagM2,
+export const addCovers = (cover: Cover, other: Cover): Cover => ({
+  sizeM2: cover.sizeM2 + other.sizeM2,
+  pieces: cover.pieces + other.pieces,
+  bagM2: cover.bagM2 + other.bagM2,
 });
 
 /** What covers an area. */
@@ -161,8 +161,8 @@ export const dripPaper = ({ lengthM, pieces }: Pick<TapeEdge, 'lengthM' | 'piece
 
 /** What covers a part whole: one piece each. */
 export function wholePartCover(areas: OrderProblem['areas'], part: PartId): Cover {
-  const own = areas.filter((area) => area.part === part && area.area !== SURROUNDINGS_ID);
-  return { sizeM2: own.reduce((sum, { sizeM2 }) => sum + sizeM2, 0), pieces: own[0]?.count ?? 0, bagM2: 0 };
+  const ownAreas = areas.filter((area) => area.part === part && area.area !== SURROUNDINGS_ID);
+  return { sizeM2: ownAreas.reduce((sum, { sizeM2 }) => sum + sizeM2, 0), pieces: ownAreas[0]?.count ?? 0, bagM2: 0 };
 }
 
 /** Minutes to hang paper or film, and to take it away. Source: rules of thumb. */

@@ -31,20 +31,20 @@ export function stageMasks(
 ): StageMasks {
   const { mask } = masks;
   const split = splitMask(problem, mask, through);
-  const made = (of: StageMask): StandingMask => {
-    const { pullMin, uncoverMin, tapeM } = of === mask ? masks : maskCost(problem, of);
+  const standingOf = (stageMask: StageMask): StandingMask => {
+    const { pullMin, uncoverMin, tapeM } = stageMask === mask ? masks : maskCost(problem, stageMask);
     const anyTime = { school: times.school, span: { from: 0, to: null }, early: [], latestMin: Infinity };
-    return { mask: of, laidAt, at: lastCoatMin, pullMin, uncoverMin, tapeM, part: null, ...anyTime };
+    return { mask: stageMask, laidAt, at: lastCoatMin, pullMin, uncoverMin, tapeM, part: null, ...anyTime };
   };
   // What goes over it later decides when it comes off: any time as far as this film is asked.
-  const outer = [...split.outer].map(([part, of]): StandingMask => ({ ...made(of), part }));
-  const wholes = mask.wholes.length === 0 ? null : made({ ...mask, edges: [], covers: [] });
+  const outer = [...split.outer].map(([part, of]): StandingMask => ({ ...standingOf(of), part }));
+  const wholes = mask.wholes.length === 0 ? null : standingOf({ ...mask, edges: [], covers: [] });
   if (split.inner.covers.length + split.inner.edges.length === 0) return { own: null, outer, wholes };
-  const own = made(split.inner);
+  const innerMask = standingOf(split.inner);
   return {
     own: {
-      ...own,
-      ...pullGroups(problem, times, split.inner, own.pullMin, lastCoatMin - laidAt),
+      ...innerMask,
+      ...pullGroups(problem, times, split.inner, innerMask.pullMin, lastCoatMin - laidAt),
       latestMin: times.latestMin,
     },
     outer,
@@ -97,7 +97,7 @@ export function maskRemoval(
 ): MaskRemoval {
   const all = [...before.kept, ...(own ? [own] : []), ...outer];
   const kept = keep ? all : all.filter(({ part }) => part !== null && through.has(part));
-  const masks = [...all.filter((one) => !kept.includes(one)), ...(wholes ? [wholes] : [])];
+  const masks = [...all.filter((mask) => !kept.includes(mask)), ...(wholes ? [wholes] : [])];
   const waitMin = Math.max(times.flashMin, times.cleanMin);
   if (masks.length === 0)
     return {
@@ -113,33 +113,39 @@ export function maskRemoval(
       kept,
     };
   // Where no tape is to be pulled the gun is cleaned first.
-  const rest = own && !keep ? 0 : masks.every((one) => one === wholes) ? waitMin : times.flashMin;
+  const rest = own && !keep ? 0 : masks.every((mask) => mask === wholes) ? waitMin : times.flashMin;
   const early = own && !keep ? earlyPulls(problem, own, masks, lastCoatMin) : [];
   const free = endOf(early.at(-1), lastCoatMin);
-  const at = Math.max(free, lastCoatMin + rest, ...masks.map((one) => one.at + one.span.from));
-  const allMin = masks.reduce((sum, one) => sum + one.pullMin, 0);
-  const pullMin = allMin - early.reduce((sum, one) => sum + one.pullMin, 0);
+  const pullAt = Math.max(free, lastCoatMin + rest, ...masks.map((mask) => mask.at + mask.span.from));
+  const allMin = masks.reduce((sum, mask) => sum + mask.pullMin, 0);
+  const pullMin = allMin - early.reduce((sum, earlyPull) => sum + earlyPull.pullMin, 0);
   // Tape that may come off before the gun is clean comes off first.
-  const rests = [...early.map(({ restMin }) => restMin), at - free];
+  const rests = [...early.map(({ restMin }) => restMin), pullAt - free];
   const fits = rests.findIndex((minutes) => minutes >= times.cleanMin);
-  const past = masks.filter((one) => (one === own ? pastSpan(problem, one, at) : isPastWindow(problem, one, at)));
+  const past = masks.filter((mask) =>
+    mask === own ? pastSpan(problem, mask, pullAt) : isPastWindow(problem, mask, pullAt),
+  );
   const hands = Math.max(
-    ...masks.map((one) => peopleNeeded(pullMin, { from: at - one.at, to: past.includes(one) ? null : one.span.to })),
+    ...masks.map((mask) =>
+      peopleNeeded(pullMin, { from: pullAt - mask.at, to: past.includes(mask) ? null : mask.span.to }),
+    ),
   );
   return {
     waitMin: rests.reduce((sum, minutes) => sum + minutes, 0),
-    offMin: at + pullMin / hands,
+    offMin: pullAt + pullMin / hands,
     cleanAfter: fits < 0 ? rests.length : fits,
     afterMin: fits < 0 ? times.cleanMin : 0,
     pullMin: allMin,
-    uncoverMin: masks.reduce((sum, one) => sum + one.uncoverMin, 0),
+    uncoverMin: masks.reduce((sum, mask) => sum + mask.uncoverMin, 0),
     risk: RULE_OF_THUMB.keptRisk * past.reduce((sum, { tapeM }) => sum + tapeM, 0),
     // A mask that comes off after its own stage lies as long as it must: that is told, there is nothing to be chosen.
     late: past.some(
-      (one) => one !== own && (!problem.rules.late || at > one.at + one.latestMin || !comesOffClean(problem, one, at)),
+      (mask) =>
+        mask !== own &&
+        (!problem.rules.late || pullAt > mask.at + mask.latestMin || !comesOffClean(problem, mask, pullAt)),
     ),
     kept,
-    pulled: { masks, at, hands, pullMin, restMin: at - free, early, offMin: at + pullMin / hands },
+    pulled: { masks, at: pullAt, hands, pullMin, restMin: pullAt - free, early, offMin: pullAt + pullMin / hands },
   };
 }
 
@@ -168,23 +174,23 @@ export function removalInSections(
 /** What comes off before the rest, one turn after the other: lines of the stage's own mask, and of masks that stayed on until now. */
 function earlyPulls(
   problem: OrderProblem,
-  own: StandingMask,
+  ownMask: StandingMask,
   masks: readonly StandingMask[],
   lastCoatMin: number,
 ): EarlyPull[] {
   const pulls: EarlyPull[] = [];
-  for (const turn of own.early) {
+  for (const turn of ownMask.early) {
     const parts = masks.flatMap(({ mask, part }) =>
       part !== null && problem.pulls ? [withPullGroup(problem.pulls, mask, turn)] : [],
     );
     const off = [turn.mask, ...parts];
     const pullMin = off.reduce((sum, mask) => sum + maskCost(problem, mask).pullMin, 0);
     const free = endOf(pulls.at(-1), lastCoatMin);
-    const at = Math.max(free, lastCoatMin + turn.span.from);
-    const hands = peopleNeeded(pullMin, { from: at - lastCoatMin, to: turn.span.to });
+    const pullAt = Math.max(free, lastCoatMin + turn.span.from);
+    const hands = peopleNeeded(pullMin, { from: pullAt - lastCoatMin, to: turn.span.to });
     const edges = new Set(off.flatMap((mask) => mask.edges.filter(({ laid }) => laid === 'now')));
     if (edges.size > 0)
-      pulls.push({ school: turn.school, span: turn.span, edges, pullMin, hands, at, restMin: at - free });
+      pulls.push({ school: turn.school, span: turn.span, edges, pullMin, hands, at: pullAt, restMin: pullAt - free });
   }
   return pulls;
 }
@@ -193,9 +199,9 @@ const endOf = (pull: EarlyPull | undefined, otherwise: number): number =>
   pull ? pull.at + pull.pullMin / pull.hands : otherwise;
 
 /** True where a mask comes off after the window of its school, or of single lines of it, or later than its tape comes off clean. */
-export const isPastWindow = (problem: OrderProblem, mask: StandingMask, at: number): boolean =>
-  pastSpan(problem, mask, at) ||
-  mask.early.some(({ span }: EarlyPullGroup) => at > mask.at + (span.to ?? Infinity) + 1e-9);
+export const isPastWindow = (problem: OrderProblem, mask: StandingMask, atMin: number): boolean =>
+  pastSpan(problem, mask, atMin) ||
+  mask.early.some(({ span }: EarlyPullGroup) => atMin > mask.at + (span.to ?? Infinity) + 1e-9);
 
-const pastSpan = (problem: OrderProblem, mask: StandingMask, at: number): boolean =>
-  at > mask.at + (mask.span.to ?? Infinity) + 1e-9 || !comesOffClean(problem, mask, at);
+const pastSpan = (problem: OrderProblem, mask: StandingMask, atMin: number): boolean =>
+  atMin > mask.at + (mask.span.to ?? Infinity) + 1e-9 || !comesOffClean(problem, mask, atMin);

@@ -30,8 +30,12 @@ export class MinCut {
   solve(): { readonly cost: number; readonly open: readonly boolean[] } {
     let cost = 0;
     for (let level = this.levels(); level[1]! >= 0; level = this.levels()) {
-      const at = [...this.first];
-      for (let sent = this.send(0, Infinity, level, at); sent > NOTHING; sent = this.send(0, Infinity, level, at))
+      const nextEdge = [...this.first];
+      for (
+        let sent = this.send(0, Infinity, level, nextEdge);
+        sent > NOTHING;
+        sent = this.send(0, Infinity, level, nextEdge)
+      )
         cost += sent;
     }
     return { cost, open: this.levels().map((level) => level >= 0) };
@@ -57,12 +61,12 @@ export class MinCut {
     return level;
   }
 
-  private send(from: number, most: number, level: readonly number[], at: number[]): number {
+  private send(from: number, most: number, level: readonly number[], nextEdge: number[]): number {
     if (from === 1) return most;
-    for (; at[from]! >= 0; at[from] = this.next[at[from]!]!) {
-      const arc = at[from]!;
+    for (; nextEdge[from]! >= 0; nextEdge[from] = this.next[nextEdge[from]!]!) {
+      const arc = nextEdge[from]!;
       if (this.rest[arc]! <= NOTHING || level[this.to[arc]!] !== level[from]! + 1) continue;
-      const sent = this.send(this.to[arc]!, Math.min(most, this.rest[arc]!), level, at);
+      const sent = this.send(this.to[arc]!, Math.min(most, this.rest[arc]!), level, nextEdge);
       if (sent <= NOTHING) continue;
       this.rest[arc]! -= sent;
       this.rest[arc ^ 1]! += sent;

@@ -39,17 +39,19 @@ export function outerCharges(
     if (!clear?.areas[area]) finishing[part[area]!]! |= 1 << finish;
   });
   const primed = partNames.map((name) => start.kept.some((mask) => mask.part === name));
-  const goesOn = (one: number) => colours[one]! & ~finishing[one]!;
+  const goesOn = (charged: number) => colours[charged]! & ~finishing[charged]!;
   return {
     areas: areas.map(isKeptForGood),
-    charge: (one, finish, done) => {
+    charge: (charged, finish, done) => {
       if (!rules.through) return 'every';
-      if (goesOn(one) !== 0) return !primed[one] && (colours[one]! >> finish) & 1 ? 'once' : 'none';
-      if (!primed[one]) return 'every';
-      return done !== null && (done & colours[one]!) !== 0 ? 'every' : 'none';
+      if (goesOn(charged) !== 0) return !primed[charged] && (colours[charged]! >> finish) & 1 ? 'once' : 'none';
+      if (!primed[charged]) return 'every';
+      return done !== null && (done & colours[charged]!) !== 0 ? 'every' : 'none';
     },
-    mayStay: (one, finish) =>
+    mayStay: (charged, finish) =>
       rules.through &&
-      ((colours[one]! >> finish) & 1 ? ((finishing[one]! >> finish) & 1) === 0 : primed[one] || goesOn(one) !== 0),
+      ((colours[charged]! >> finish) & 1
+        ? ((finishing[charged]! >> finish) & 1) === 0
+        : primed[charged] || goesOn(charged) !== 0),
   };
 }

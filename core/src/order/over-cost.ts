@@ -59,15 +59,15 @@ export function compatibilityCost(
   begins: number,
   laterMin: number,
 ): CompatibilityCost {
-  const at = begins + laterMin;
+  const beginMin = begins + laterMin;
   let keyedLate = false;
   const waited = new Map<number, CompatibilityTask>();
-  let now = at;
+  let now = beginMin;
   for (let round = 0; ; round++) {
-    const found = overAt(problem, before, finish, open, now);
-    const barrierWaitMin = found.barrierMin > 0 ? RULE_OF_THUMB.barrierFlash : 0;
-    const ready = at + found.abradeMin + found.barrierMin + barrierWaitMin;
-    const { tasks, readyAt, windows, abradeMin, barrierMin, forbidden } = found;
+    const needs = overAt(problem, before, finish, open, now);
+    const barrierWaitMin = needs.barrierMin > 0 ? RULE_OF_THUMB.barrierFlash : 0;
+    const ready = beginMin + needs.abradeMin + needs.barrierMin + barrierWaitMin;
+    const { tasks, readyAt, windows, abradeMin, barrierMin, forbidden } = needs;
     if (Math.max(ready, readyAt) <= now + 1e-9 || round >= MOST_ROUNDS) {
       // What is too young to be coated is too young to be keyed: the wait is over before the keying, not before the coat.
       if (!keyedLate && tasks.some(({ area, answer }) => answer === 'abrade' && waited.has(area))) {
@@ -77,7 +77,7 @@ export function compatibilityCost(
       }
       return {
         tasks: [...waited.values(), ...tasks.filter(({ area, answer }) => answer !== 'wait' || !waited.has(area))].sort(
-          (one, other) => one.area - other.area,
+          (task, other) => task.area - other.area,
         ),
         windows,
         waitMin: Math.max(0, now - ready),
@@ -99,7 +99,7 @@ export function compatibilityCost(
 /** Each round waits for a later window: a film has two at most. */
 const MOST_ROUNDS = 6;
 
-function overAt(problem: OrderProblem, before: Progress, finish: Finish, open: readonly boolean[], at: number) {
+function overAt(problem: OrderProblem, before: Progress, finish: Finish, open: readonly boolean[], atMin: number) {
   const tasks: CompatibilityTask[] = [];
   const windows = new Map<number, RecoatWindow>();
   let readyAt = 0;
@@ -111,9 +111,9 @@ function overAt(problem: OrderProblem, before: Progress, finish: Finish, open: r
   problem.areas.forEach((area, index) => {
     if (!open[index]) return;
     const film = before.films[index];
-    const found = film && known.get(film);
-    const { age, verdict, lower } = found || compatibilityAt(problem, before, index, finish, at);
-    if (film && !found) known.set(film, { age, verdict, lower });
+    const cached = film && known.get(film);
+    const { age, verdict, lower } = cached || compatibilityAt(problem, before, index, finish, atMin);
+    if (film && !cached) known.set(film, { age, verdict, lower });
     const toMin = verdict.window?.toMin ?? null;
     if (film)
       windows.set(film.at, {
@@ -127,7 +127,7 @@ function overAt(problem: OrderProblem, before: Progress, finish: Finish, open: r
     if (verdict.answer === 'barrier') barrierM2 += area.sizeM2;
     if (verdict.answer !== 'wait' && verdict.answer !== 'no') return;
     if (verdict.untilMin === null) forbidden = true;
-    else readyAt = Math.max(readyAt, at - age + verdict.untilMin);
+    else readyAt = Math.max(readyAt, atMin - age + verdict.untilMin);
   });
   return {
     tasks,
@@ -148,12 +148,12 @@ export function compatibilityAt(
   before: Progress,
   index: number,
   upper: Finish,
-  at: number,
+  atMin: number,
 ): { age: number; verdict: OverVerdict; lower: string | null } {
   const film = before.films[index];
   const { presentSystem, presentAgeMin, keyed } = problem.areas[index]!;
   const lower = film ? film.finish.system : presentSystem;
-  const age = film ? at - film.at : presentAgeMin + at;
+  const age = film ? atMin - film.at : presentAgeMin + atMin;
   if (lower !== null && problem.rules.vouched.some((pair) => pair.lower === lower && pair.upper === upper.system))
     return { age, verdict: VOUCHED, lower };
   const marks = film

@@ -89,10 +89,10 @@ export function problemTable(problem: OrderProblem, start: Progress): ProblemTab
   const finishes = ids.map((id) => finishOf(problem, id));
   const { areas, borders, model, rules } = problem;
   const partNames = [...new Set(areas.map(({ part }) => part))];
-  const own = areas.map(({ finish }) => (finish === null ? -1 : ids.indexOf(finish)));
+  const finishOfArea = areas.map(({ finish }) => (finish === null ? -1 : ids.indexOf(finish)));
   const part = areas.map((area) => partNames.indexOf(area.part));
-  const areasOf = finishes.map((_, finish) => own.flatMap((one, area) => (one === finish ? [area] : [])));
-  const partsOf = areasOf.map((of) => new Set(of.map((area) => part[area]!)));
+  const areasOf = finishes.map((_, finish) => finishOfArea.flatMap((owner, area) => (owner === finish ? [area] : [])));
+  const partsOf = areasOf.map((areaList) => new Set(areaList.map((area) => part[area]!)));
   const both = (edge: OrderProblem['borders'][number] | NonNullable<OrderProblem['areas'][number]['strip']>) => ({
     crisp: edgeCost(edge, true, model),
     rough: edgeCost(edge, false, model),
@@ -100,35 +100,39 @@ export function problemTable(problem: OrderProblem, start: Progress): ProblemTab
   const edges = borders.map((border) => ({ a: border.a, b: border.b, paper: dripPaper(border), ...both(border) }));
   const drips = finishes.map((finish) => !isSprayed(finish));
   const meets = (first: number, second: number) =>
-    borders.some(({ a, b }) => (own[a] === first && own[b] === second) || (own[a] === second && own[b] === first));
+    borders.some(
+      ({ a, b }) =>
+        (finishOfArea[a] === first && finishOfArea[b] === second) ||
+        (finishOfArea[a] === second && finishOfArea[b] === first),
+    );
   return {
     problem,
     start,
     finishes,
-    own,
+    own: finishOfArea,
     areasOf,
-    sizeOf: areasOf.map((of) => of.reduce((sum, area) => sum + areas[area]!.sizeM2, 0)),
-    coatingOf: areasOf.map((of, finish) =>
-      of.reduce((sum, area) => sum + coatingMin(areas[area]!, finishes[finish]!.method), 0),
+    sizeOf: areasOf.map((areaList) => areaList.reduce((sum, area) => sum + areas[area]!.sizeM2, 0)),
+    coatingOf: areasOf.map((areaList, finish) =>
+      areaList.reduce((sum, area) => sum + coatingMin(areas[area]!, finishes[finish]!.method), 0),
     ),
     drips,
-    blendOf: areasOf.map((of) => (of.some((area) => areas[area]!.blend) ? RULE_OF_THUMB.blend : 0)),
+    blendOf: areasOf.map((areaList) => (areaList.some((area) => areas[area]!.blend) ? RULE_OF_THUMB.blend : 0)),
     reached: finishes.map(({ method }, finish) => {
-      const own = new Set([...partsOf[finish]!].map((one) => partNames[one]!));
+      const ownNames = new Set([...partsOf[finish]!].map((partIndex) => partNames[partIndex]!));
       return new Map(
-        partsInReach(problem.attached, own, method).map((name) => [
+        partsInReach(problem.attached, ownNames, method).map((name) => [
           partNames.indexOf(name),
           wholePartCover(areas, name),
         ]),
       );
     }),
-    outer: outerCharges(problem, start, { own, part, partNames }),
+    outer: outerCharges(problem, start, { own: finishOfArea, part, partNames }),
     alike: areas.map(({ alike }) => (alike === null ? -1 : ids.indexOf(alike))),
     part,
     parts: partNames.map((_, number) => ({
-      areas: part.flatMap((one, area) => (one === number ? [area] : [])),
+      areas: part.flatMap((partIndex, area) => (partIndex === number ? [area] : [])),
       edges: edges.filter(({ a, b }) => part[a] === number && part[b] === number),
-      finishes: own.reduce(
+      finishes: finishOfArea.reduce(
         (bits, finish, area) => (part[area] === number && finish >= 0 ? bits | (1 << finish) : bits),
         0,
       ),
@@ -146,7 +150,7 @@ export function problemTable(problem: OrderProblem, start: Progress): ProblemTab
     coats: coatsTable(finishes, start),
     leastOver: leastOverOf(problem, start, finishes, part, partsOf),
     share: (first, second) =>
-      drips[second]! ? meets(first, second) : [...partsOf[first]!].some((one) => partsOf[second]!.has(one)),
+      drips[second]! ? meets(first, second) : [...partsOf[first]!].some((partIndex) => partsOf[second]!.has(partIndex)),
     worked: new Map(),
   };
 }
@@ -229,7 +233,7 @@ function certainOver(
 /** Least work between the moment a colour takes tape and the next coat on its part: its own areas are covered, the paint is mixed. */
 function leastBetween({ areas }: OrderProblem, below: Finish, upper: Finish, area: number): number {
   const covered = areas.filter(
-    (one) => one.finish === below.id && one.part === areas[area]!.part && one.strip === null,
+    (other) => other.finish === below.id && other.part === areas[area]!.part && other.strip === null,
   );
-  return Math.max(0, ...covered.map((one) => coverMin(coverOver(one)))) + mixMinutes(upper);
+  return Math.max(0, ...covered.map((other) => coverMin(coverOver(other)))) + mixMinutes(upper);
 }

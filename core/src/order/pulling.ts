@@ -38,7 +38,9 @@ export function pullingOf(
 ): Pulling {
   const { windows } = times;
   const school =
-    chosen === null ? times.school : ([chosen, ...PULL_TIMINGS].find((one) => windows[one] !== null) ?? times.school);
+    chosen === null
+      ? times.school
+      : ([chosen, ...PULL_TIMINGS].find((timing) => windows[timing] !== null) ?? times.school);
   const lasts = lastingSchool(problem, windows, school, mask, lyingMin);
   const long = lasts === (chosen ?? problem.school) ? lasts : longEnough(windows, lasts, pullMin);
   const last = long !== lasts && stays(problem, mask, lyingMin + (windows[long]?.from ?? 0)) ? long : lasts;
@@ -60,7 +62,7 @@ function lastingSchool(
   const from = windows[school]?.from ?? 0;
   if (stays(problem, mask, lyingMin + from) || !mayGiveUpTiming(from, dwellOf(problem, mask))) return school;
   const sooner = PULL_TIMINGS.slice(0, PULL_TIMINGS.indexOf(school)).filter(
-    (one) => windows[one] !== null && stays(problem, mask, lyingMin + windows[one].from),
+    (timing) => windows[timing] !== null && stays(problem, mask, lyingMin + windows[timing].from),
   );
   return sooner.at(-1) ?? school;
 }
@@ -68,7 +70,7 @@ function lastingSchool(
 /** The first school from this one on whose window one person's pulling fits into; the given one where none does. */
 function longEnough(windows: PullWindows, school: PullTiming, pullMin: number): PullTiming {
   const later = PULL_TIMINGS.slice(PULL_TIMINGS.indexOf(school));
-  return later.find((one) => windows[one] && peopleNeeded(pullMin, windows[one]) === 1) ?? school;
+  return later.find((timing) => windows[timing] && peopleNeeded(pullMin, windows[timing]) === 1) ?? school;
 }
 
 /** True where everything laid for a mask still comes off clean after so many minutes. */
@@ -86,5 +88,5 @@ const dwellOf = ({ lastsH, air }: OrderProblem, { edges }: StageMask): number =>
 export const comesOffClean = (
   problem: OrderProblem,
   { mask, laidAt }: Pick<StandingMask, 'mask' | 'laidAt'>,
-  at: number,
-): boolean => stays(problem, mask, at - laidAt);
+  atMin: number,
+): boolean => stays(problem, mask, atMin - laidAt);

@@ -18,7 +18,7 @@ const jobOf = (ids: readonly string[], changes: Partial<OrderProblem> = {}) =>
 const inOrder = (problem: OrderProblem, order: readonly string[]) =>
   searchOrder({ ...problem, rules: { ...NO_RULES, order } }).sequences[0]!;
 const reasons = (problem: OrderProblem, all: readonly Sequence[]) =>
-  all.map((one) => reasonsFor(problem, one, all).map(say).join(' '));
+  all.map((sequence) => reasonsFor(problem, sequence, all).map(say).join(' '));
 
 describe('the reason for an order', () => {
   it('tells the coats that are saved: weak colours before strong ones', () => {
@@ -33,17 +33,18 @@ describe('the reason for an order', () => {
     const problem = jobOf(['yellow', 'brown', 'silver']);
     const all = searchOrder(problem).sequences;
     expect(all.length).toBeGreaterThan(1);
-    const figures: readonly [RegExp, (one: Sequence) => number][] = [
-      [/least work/i, (one) => totalOf(one, workMinutes)],
+    const figures: readonly [RegExp, (sequence: Sequence) => number][] = [
+      [/least work/i, (sequence) => totalOf(sequence, workMinutes)],
       [/earliest end/i, endOf],
-      [/fewest coats/i, (one) => totalOf(one, ({ coats }) => coats)],
-      [/least tape/i, (one) => totalOf(one, ({ tapeM }) => tapeM)],
-      [/least show edge/i, (one) => totalOf(one, ({ risk }) => risk)],
-      [/least paint/i, (one) => totalOf(one, ({ paintMl }) => paintMl)],
+      [/fewest coats/i, (sequence) => totalOf(sequence, ({ coats }) => coats)],
+      [/least tape/i, (sequence) => totalOf(sequence, ({ tapeM }) => tapeM)],
+      [/least show edge/i, (sequence) => totalOf(sequence, ({ risk }) => risk)],
+      [/least paint/i, (sequence) => totalOf(sequence, ({ paintMl }) => paintMl)],
     ];
-    all.forEach((one, index) => {
+    all.forEach((sequence, index) => {
       const said = reasons(problem, all)[index]!;
-      for (const [claim, pick] of figures) if (claim.test(said)) expect(Math.min(...all.map(pick))).toBe(pick(one));
+      for (const [claim, pick] of figures)
+        if (claim.test(said)) expect(Math.min(...all.map(pick))).toBe(pick(sequence));
     });
   });
   it('tells of the gun that is stripped after flakes', () => {
@@ -63,8 +64,8 @@ describe('what is wanted most', () => {
   it('changes the order, and each wish gets no worse of its own than another wish does', () => {
     const problem = (wish: OrderProblem['wish']) => jobOf(['yellow', 'brown', 'silver', 'yellow'], { wish });
     const best = (wish: OrderProblem['wish']) => searchOrder(problem(wish)).sequences[0]!;
-    const risk = (one: Sequence) => totalOf(one, (stage) => stage.risk);
-    const money = (one: Sequence) => totalOf(one, (stage) => stage.money);
+    const risk = (sequence: Sequence) => totalOf(sequence, (stage) => stage.risk);
+    const money = (sequence: Sequence) => totalOf(sequence, (stage) => stage.money);
     expect(endOf(best('finish'))).toBeLessThanOrEqual(endOf(best('risk')) + 1e-6);
     expect(risk(best('risk'))).toBeLessThanOrEqual(risk(best('work')) + 1e-6);
     expect(money(best('material'))).toBeLessThanOrEqual(money(best('work')) + 1e-6);

@@ -59,15 +59,15 @@ export function reasonsFor(problem: OrderProblem, sequence: Sequence, others: re
     return saving
       ? [saving]
       : [messageWithoutValues(sequence.stages.length === 1 ? 'reason.one-colour' : 'reason.only-one')];
-  const of = SAVED_FIGURES.filter((figure) =>
+  const savedFigures = SAVED_FIGURES.filter((figure) =>
     least(sequence, rest, FIGURE_OF[figure].pick, FIGURE_OF[figure].tells(sequence)),
   );
-  const told: ReasonMessage[] = [
+  const messages: ReasonMessage[] = [
     ...(saving ? [saving] : []),
-    ...(of.length > 0 ? [{ code: 'reason.least' as const, values: { of } }] : []),
+    ...(savedFigures.length > 0 ? [{ code: 'reason.least' as const, values: { of: savedFigures } }] : []),
     ...(strippedFor(sequence) ? [messageWithoutValues('reason.strip')] : []),
   ];
-  if (told.length > 0) return told;
+  if (messages.length > 0) return messages;
   return [
     messageWithoutValues(
       rest.every((other) => sequence.score <= other.score) ? 'reason.together' : 'reason.comparison',
@@ -77,24 +77,28 @@ export function reasonsFor(problem: OrderProblem, sequence: Sequence, others: re
 
 /** A figure of a sequence, and how much less it must be than in the others to be a reason. */
 const FIGURE_OF: Readonly<
-  Record<SavedFigure, { readonly pick: (one: Sequence) => number; readonly tells: (one: Sequence) => number }>
+  Record<SavedFigure, { readonly pick: (sequence: Sequence) => number; readonly tells: (sequence: Sequence) => number }>
 > = {
-  work: { pick: (one) => totalOf(one, workMinutes), tells: () => TELLING_MIN },
-  end: { pick: (one) => endOf(one), tells: () => TELLING_MIN },
-  coats: { pick: (one) => totalOf(one, ({ coats }) => coats), tells: () => 0.5 },
-  tape: { pick: (one) => totalOf(one, ({ tapeM }) => tapeM), tells: () => TELLING_M },
-  risk: { pick: (one) => totalOf(one, ({ risk }) => risk), tells: () => TELLING_M },
+  work: { pick: (sequence) => totalOf(sequence, workMinutes), tells: () => TELLING_MIN },
+  end: { pick: (sequence) => endOf(sequence), tells: () => TELLING_MIN },
+  coats: { pick: (sequence) => totalOf(sequence, ({ coats }) => coats), tells: () => 0.5 },
+  tape: { pick: (sequence) => totalOf(sequence, ({ tapeM }) => tapeM), tells: () => TELLING_M },
+  risk: { pick: (sequence) => totalOf(sequence, ({ risk }) => risk), tells: () => TELLING_M },
   paint: {
-    pick: (one) => totalOf(one, ({ paintMl }) => paintMl),
-    tells: (one) => TELLING_SHARE * totalOf(one, ({ paintMl }) => paintMl),
+    pick: (sequence) => totalOf(sequence, ({ paintMl }) => paintMl),
+    tells: (sequence) => TELLING_SHARE * totalOf(sequence, ({ paintMl }) => paintMl),
   },
 };
 
 /** When everything is done, minutes from the start. */
 export const endOf = ({ stages }: Sequence): number => stages[stages.length - 1]?.after.clock ?? 0;
 
-const least = (sequence: Sequence, others: readonly Sequence[], pick: (one: Sequence) => number, by: number): boolean =>
-  others.every((other) => pick(sequence) < pick(other) - by);
+const least = (
+  sequence: Sequence,
+  others: readonly Sequence[],
+  pick: (other: Sequence) => number,
+  by: number,
+): boolean => others.every((other) => pick(sequence) < pick(other) - by);
 
 /** The coats an order saves: a colour that is weak over another goes on before it. */
 function largestSaving(problem: OrderProblem, { stages }: Sequence): ReasonMessage | null {

@@ -31,19 +31,19 @@ export function consistentRules(problem: OrderProblem): ConsistentRules {
     faults.push({ code: 'rule.order-against', values: { first: name(against.then), then: name(against.first) } });
   const pins = rules.pins.filter(({ finish, area, open }, index) => {
     const pinned = problem.areas[area];
-    const told = { area: pinned?.code ?? '', finish: name(finish) };
+    const names = { area: pinned?.code ?? '', finish: name(finish) };
     if (!pinned || !used.includes(finish)) return false;
     const twice = rules.pins.findIndex(
       (other) => other.finish === finish && other.area === area && other.open !== open,
     );
-    if (twice >= 0 && twice < index) faults.push({ code: 'rule.open-and-covered', values: told });
+    if (twice >= 0 && twice < index) faults.push({ code: 'rule.open-and-covered', values: names });
     if (twice >= 0) return twice > index;
     if (!open && pinned.finish === finish) {
-      faults.push({ code: 'rule.own-covered', values: told });
+      faults.push({ code: 'rule.own-covered', values: names });
       return false;
     }
     if (open && pinned.finish === null && pinned.alike !== finish) {
-      faults.push({ code: 'rule.kept-open', values: told });
+      faults.push({ code: 'rule.kept-open', values: names });
       return false;
     }
     return true;

@@ -185,7 +185,7 @@ describe('a job too large to be made ready in no time', () => {
     const [first] = searchSteps(panels(8), 2000);
     expect(first?.best).toBeTruthy();
     expect(first?.tried).toBeLessThan(10);
-    const tried = [...searchSteps(panels(8), 2000)].map((one) => one.tried);
+    const tried = [...searchSteps(panels(8), 2000)].map((searchStep) => searchStep.tried);
     expect(tried.every((one, index) => index === 0 || one >= tried[index - 1]! - 1e-6)).toBe(true);
     expect(Math.max(...tried)).toBe(2000);
   });

@@ -79,7 +79,7 @@ export function* searchSteps(
   others.sort((a, b) => a.score - b.score || compareText(a.order.join(), b.order.join()));
   const sequences = [
     best,
-    ...others.filter((one, index) => others.findIndex((other) => figures(other) === figures(one)) === index),
+    ...others.filter((sequence, index) => others.findIndex((other) => figures(other) === figures(sequence)) === index),
   ];
   return { sequences: sequences.slice(0, TOLD), complete: main.gap === 0, gap: main.gap };
 }
@@ -268,8 +268,9 @@ const USUAL_SIZE = 6 * 14;
 const BEGINNING = 0.02;
 
 /** Lower bounds first; among equals what has come furthest: a complete order early makes the rest of the search short. */
-const sooner = (one: Candidate, other: Candidate): boolean =>
-  one.bound < other.bound - 1e-9 || (one.bound <= other.bound + 1e-9 && one.order.length > other.order.length);
+const sooner = (candidate: Candidate, other: Candidate): boolean =>
+  candidate.bound < other.bound - 1e-9 ||
+  (candidate.bound <= other.bound + 1e-9 && candidate.order.length > other.order.length);
 
 const gapOf = (best: Sequence | null, lower: number): number => {
   if (!best || best.score <= 0) return best ? 0 : 1;

@@ -52,7 +52,7 @@ export function sectionsFor(problem: OrderProblem, stage: StageCost, span: Span 
   const { pulled, pulling, blendMin, open } = stage;
   if (!pulled || !pulling || !span || span.to === null || pulled.early.length > 0 || blendMin > 0) return null;
   // Masks that stayed on after their own stage have a window of their own.
-  if (pulled.masks.some((one) => one !== pulling && one.part === null && one.mask.edges.length > 0)) return null;
+  if (pulled.masks.some((mask) => mask !== pulling && mask.part === null && mask.mask.edges.length > 0)) return null;
   const { method } = finishOf(problem, stage.finish);
   const whole = isSprayed({ method });
   const painted = problem.areas.flatMap((area, index) => (open[index] ? [{ ...area, index }] : []));
@@ -67,7 +67,7 @@ export function sectionsFor(problem: OrderProblem, stage: StageCost, span: Span 
   if (
     whole &&
     units.some(({ part }) =>
-      (problem.attached.get(part) ?? []).some((other) => units.some((one) => one.part === other)),
+      (problem.attached.get(part) ?? []).some((other) => units.some((unit) => unit.part === other)),
     )
   )
     return null;
@@ -78,18 +78,18 @@ export function sectionsFor(problem: OrderProblem, stage: StageCost, span: Span 
     units.map(({ areas }) => new Set(areas.map(({ index }) => index))),
   );
   const pullMins = pullOf(problem, pulled.masks, unitOf, units.length);
-  const made = units.map(({ part, area, areas }, unit) => ({
+  const sized = units.map(({ part, area, areas }, unit) => ({
     part,
     area,
     count: areas[0]!.count,
-    paintMin: sumOf(areas, (one) => coatingMin(one, method)) / areas[0]!.count,
+    paintMin: sumOf(areas, (ownArea) => coatingMin(ownArea, method)) / areas[0]!.count,
     pullMin: pullMins[unit]! / areas[0]!.count,
   }));
   // Piece by piece, each with all its areas.
-  const sections = [...new Set(made.map(({ part }) => part))].flatMap((part) => {
-    const own = made.filter((one) => one.part === part);
-    return Array.from({ length: own[0]!.count }, (_, piece) =>
-      own.map((one) => ({ ...one, unit: made.indexOf(one), piece })),
+  const sections = [...new Set(sized.map(({ part }) => part))].flatMap((part) => {
+    const ownSections = sized.filter((section) => section.part === part);
+    return Array.from({ length: ownSections[0]!.count }, (_, piece) =>
+      ownSections.map((section) => ({ ...section, unit: sized.indexOf(section), piece })),
     ).flat();
   });
   // What has no tape to be pulled goes on first, with the first of the others.
@@ -99,13 +99,15 @@ export function sectionsFor(problem: OrderProblem, stage: StageCost, span: Span 
   ];
   if (taped.length < 2) return null;
   const aheadMin = RULE_OF_THUMB.perCoat + sumOf(plain, ({ paintMin }) => paintMin);
-  const begun = taped.map((one, index) => (index === 0 ? { ...one, paintMin: one.paintMin + aheadMin } : one));
+  const begun = taped.map((section, index) =>
+    index === 0 ? { ...section, paintMin: section.paintMin + aheadMin } : section,
+  );
   const turns = sectionCycle(begun, { fromMin: span.from, toMin: span.to });
   if (!turns) return null;
   const pulls = turns.heaps.filter(({ turn }) => turn === 'pull');
   // All pieces of a part have its tape: the last of them is the one it comes off with.
   const turnOf = (unit: number) =>
-    1 + pulls.findIndex(({ first, count }) => first + count > taped.findLastIndex((one) => one.unit === unit));
+    1 + pulls.findIndex(({ first, count }) => first + count > taped.findLastIndex((section) => section.unit === unit));
   return {
     ...turns,
     sections: begun,
@@ -126,8 +128,8 @@ export function sectionsFor(problem: OrderProblem, stage: StageCost, span: Span 
  */
 function unitsOf(masks: readonly StandingMask[], units: readonly ReadonlySet<number>[]): (edge: MaskEdge) => number {
   const along = ({ free }: MaskEdge) => {
-    const found = units.findIndex((areas) => areas.has(free));
-    return found < 0 ? units.length - 1 : found;
+    const index = units.findIndex((areas) => areas.has(free));
+    return index < 0 ? units.length - 1 : index;
   };
   const ofStrip = new Map<number, number>();
   for (const { mask } of masks)
@@ -164,7 +166,7 @@ const pullOf = (
  */
 export function onePersonOrder(problem: OrderProblem, { order, stages }: Sequence): Sequence {
   let progress = startProgress(problem);
-  const made = stages.map(({ finish, open, keep }) => {
+  const costs = stages.map(({ finish, open, keep }) => {
     const choice = { finish, open, keep };
     const whole = stageCost(problem, progress, choice);
     const sections = (whole.pulled?.hands ?? 0) > 1 ? sectionsFor(problem, whole, whole.pulling?.span ?? null) : null;
@@ -173,7 +175,7 @@ export function onePersonOrder(problem: OrderProblem, { order, stages }: Sequenc
     progress = stage.after;
     return stage;
   });
-  return { order, stages: made, score: sumOf(made, (stage) => stageScore(stage, problem.wish)) };
+  return { order, stages: costs, score: sumOf(costs, (stage) => stageScore(stage, problem.wish)) };
 }
 
 /** True where a coat in sections is on before its paint has gone off, and before what is below is too old for it, and all tape comes off clean. */

@@ -18,10 +18,10 @@ export function initialSettled(
   const place = new Map(order.map((finish, stage) => [finish, stage]));
   const settled = order.map((finish, stage) => {
     const row = new Int8Array(table.own.length).fill(-1);
-    table.own.forEach((own, area) => {
-      const free = own < 0 ? table.alike[area] === finish : (place.get(own) as number) > stage;
+    table.own.forEach((ownFinish, area) => {
+      const free = ownFinish < 0 ? table.alike[area] === finish : (place.get(ownFinish) as number) > stage;
       const pin = table.pins[finish]![area]!;
-      row[area] = own === finish ? 1 : free ? pin : 0;
+      row[area] = ownFinish === finish ? 1 : free ? pin : 0;
     });
     return row;
   });
@@ -44,8 +44,8 @@ export function settleArea(
 /** Under masks that stay on, what opens later was open before, and what was covered stays covered. Changes the rows in place. */
 function spread(settled: Int8Array[], keep: readonly boolean[]): SettledChoices | null {
   const link = (from: number, to: number, value: number): boolean =>
-    settled[from]!.every((one, area) => {
-      if (one !== value || settled[to]![area] === value) return true;
+    settled[from]!.every((state, area) => {
+      if (state !== value || settled[to]![area] === value) return true;
       if (settled[to]![area] !== -1) return false;
       settled[to]![area] = value;
       return true;

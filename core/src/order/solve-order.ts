@@ -110,7 +110,7 @@ function doubtful(table: ProblemTable, node: OrderNode, stages: readonly StageCo
       const extra = answer === 'no' ? 1e6 : answer === 'wait' ? 100 : counted > 0 ? 0 : size;
       if (extra <= (worst?.extra ?? 0)) continue;
       const places = below >= 0 ? [below, stage] : [stage];
-      const free = places.find((one) => node.settled[one]![area] === -1);
+      const free = places.find((place) => node.settled[place]![area] === -1);
       if (free !== undefined) worst = { stage: free, area, extra };
     }
     // A ground that takes too many coats where the cut could not forbid it.
@@ -119,7 +119,8 @@ function doubtful(table: ProblemTable, node: OrderNode, stages: readonly StageCo
       const below = lastOpen(stages, primed, stage, area);
       if (table.coats(finish, area, belowArea(node, below)) <= node.most[stage]!) return;
       const free = possibleLastOpenings(node, stage, area).find(
-        (one) => one !== EXISTING_FINISH && node.settled[one]![area] === -1,
+        (possibleLastOpening) =>
+          possibleLastOpening !== EXISTING_FINISH && node.settled[possibleLastOpening]![area] === -1,
       );
       if (free !== undefined) worst = { stage: free, area, extra: Infinity };
     });
@@ -148,7 +149,7 @@ function narrowed(table: ProblemTable, node: OrderNode): OrderNode | null {
       if (node.most[stage] === Infinity) continue;
       for (const area of table.areasOf[finish]!) {
         const options = possibleLastOpenings({ settled }, stage, area);
-        const fits = options.map((one) => table.coats(finish, area, belowArea(node, one)) <= node.most[stage]!);
+        const fits = options.map((option) => table.coats(finish, area, belowArea(node, option)) <= node.most[stage]!);
         const first = fits.indexOf(true);
         if (first < 0) return null;
         const only = fits.lastIndexOf(true) === first ? options[first]! : null;
@@ -157,8 +158,8 @@ function narrowed(table: ProblemTable, node: OrderNode): OrderNode | null {
             ? fits[0]
               ? []
               : [options[0]!]
-            : options.filter((one) => one !== EXISTING_FINISH && one > only);
-        const moves: [number, boolean][] = shut.map((one) => [one, false]);
+            : options.filter((option) => option !== EXISTING_FINISH && option > only);
+        const moves: [number, boolean][] = shut.map((areaIndex) => [areaIndex, false]);
         if (only !== null && only !== EXISTING_FINISH) moves.push([only, true]);
         for (const [at, value] of moves) {
           if (settled[at]![area] === (value ? 1 : 0)) continue;

@@ -135,8 +135,8 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   const change = gunChange(problem, guns, finish);
   const readyMin = minutesOf(change);
   const plugs = plugsOf(problem, before, choice.open);
-  const own = problem.own?.get(finish.id) ?? NO_OWN_WORK;
-  const layMin = masks.layMin + plugs.plugMin + own.layMin;
+  const ownWork = problem.own?.get(finish.id) ?? NO_OWN_WORK;
+  const layMin = masks.layMin + plugs.plugMin + ownWork.layMin;
   const tapeMin = Math.max(0, masks.readyAt - before.clock);
   const begins = before.clock + tapeMin;
   const seals = masks.sealMin > 0 ? sealsOf(problem, before, masks.mask, finish, begins) : [];
@@ -153,7 +153,7 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   const { own: pulling, outer } = masksOff;
   const off = maskRemoval(problem, before, choice, masksOff, through, times, lastCoatMin);
   const pull = sections ? removalInSections(off, sections, lastCoatMin, times.cleanMin) : off;
-  const uncoverMin = pull.uncoverMin + own.offMin;
+  const uncoverMin = pull.uncoverMin + ownWork.offMin;
   const paintMl = paintNeeded(openM2, decided.coats * finish.coatUm, finish);
   const film = {
     finish,
@@ -183,8 +183,8 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
     gap: times.gap,
     lots,
     mask: masks.mask,
-    tapeM: masks.tapeM + own.tapeM,
-    drapeM2: masks.drapeM2 + own.drapeM2,
+    tapeM: masks.tapeM + ownWork.tapeM,
+    drapeM2: masks.drapeM2 + ownWork.drapeM2,
     paintMl,
     risk: masks.risk + pull.risk,
     money: masks.money + (paintMl / 1000) * (finish.pricePerL ?? RULE_OF_THUMB.pricePerLitre),
@@ -198,7 +198,9 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
       colours: before.colours.map((colour, index) => (choice.open[index] ? finish.colour : colour)),
       films: before.films.map((old, index) => (choice.open[index] ? film : old)),
       painted: before.painted.map((painted, index) => painted || problem.areas[index]!.finish === choice.finish),
-      tapeSafeAt: before.tapeSafeAt.map((at, index) => (choice.open[index] ? lastCoatMin + times.tapeSafeMin : at)),
+      tapeSafeAt: before.tapeSafeAt.map((safeAt, index) =>
+        choice.open[index] ? lastCoatMin + times.tapeSafeMin : safeAt,
+      ),
       clock: pull.offMin + pull.afterMin + uncoverMin,
       guns,
       plugged: plugs.plugged,
@@ -216,9 +218,9 @@ function coatsNeeded(
   open: readonly boolean[],
 ): { coats: number; under: string; coatsFrom: StageCost['coatsFrom'] } {
   let worst = { coats: 0, under: finish.colour, coatsFrom: 'hiding' as StageCost['coatsFrom'] };
-  const own = areas.some((area) => area.finish === finish.id);
+  const isColour = areas.some((area) => area.finish === finish.id);
   areas.forEach((area, index) => {
-    if (own ? area.finish !== finish.id : !open[index]) return;
+    if (isColour ? area.finish !== finish.id : !open[index]) return;
     const { coats, from } = memoizedCoats(finish, before.colours[index]!);
     if (coats > worst.coats) worst = { coats, under: before.colours[index]!, coatsFrom: from };
   });

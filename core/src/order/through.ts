@@ -13,8 +13,8 @@ export function masksKeptAfter(
   before: Progress,
   { finish, open, layer }: Pick<StageCost, 'finish' | 'open' | 'layer'>,
 ): ReadonlySet<string> {
-  const found = new Set<string>();
-  if (!problem.rules.through) return found;
+  const reached = new Set<string>();
+  if (!problem.rules.through) return reached;
   const { areas, clear } = problem;
   const [primes, clears] = [layer === 'primer', layer === 'clear'];
   const sprayed = new Set<string>();
@@ -27,15 +27,15 @@ export function masksKeptAfter(
     if (primes || own === finish || clears) (more ? goesOn : done).add(part);
   });
   const standing = new Set(before.kept.map(({ part }) => part));
-  for (const part of sprayed) if (!done.has(part) && (goesOn.has(part) || standing.has(part))) found.add(part);
+  for (const part of sprayed) if (!done.has(part) && (goesOn.has(part) || standing.has(part))) reached.add(part);
   // A part left alone keeps its masks as long as something of it is still to come: they may have stayed on past its last colour.
   const ahead = new Set(
     areas.flatMap(({ part, finish: own }, index) =>
       own !== null && (!before.painted[index] || (clear?.areas[index] && !clears)) ? [part] : [],
     ),
   );
-  for (const part of standing) if (part !== null && !sprayed.has(part) && ahead.has(part)) found.add(part);
-  return found;
+  for (const part of standing) if (part !== null && !sprayed.has(part) && ahead.has(part)) reached.add(part);
+  return reached;
 }
 
 /**

@@ -37,21 +37,21 @@ function certainlyMasked({ parts, outer, drips }: ProblemTable, row: Int8Array, 
 
 /** Waits that an order is certain to have, each from the stage before or the one before that: what the bound starts from. */
 export function likelyWaits(table: ProblemTable, node: OrderNode, { times }: StageFacts): Wait[] {
-  const found: Wait[] = [];
+  const waits: Wait[] = [];
   const holds = (from: number, to: number): boolean =>
     from >= 0 &&
     times[from]!.tapeSafeMin > minPullWait(table, node, from, times[from]!) &&
     certainWait(table, node, from, to);
   node.order.forEach((_, to) => {
-    const from = [to - 1, to - 2].find((one) => one >= (found.at(-1)?.to ?? 0) && holds(one, to));
-    if (from !== undefined) found.push({ from, to });
+    const from = [to - 1, to - 2].find((stage) => stage >= (waits.at(-1)?.to ?? 0) && holds(stage, to));
+    if (from !== undefined) waits.push({ from, to });
   });
-  return found;
+  return waits;
 }
 
 /** Waits that held up a worked-out order, as far as they are certain; from the last stage back, none overlapping. */
 export function bindingWaits(table: ProblemTable, node: OrderNode, { stages }: Sequence, primed: number): Wait[] {
-  const found: Wait[] = [];
+  const certain: Wait[] = [];
   let free = node.order.length - 1;
   for (let to = node.order.length - 1; to > 0; to--) {
     const { waits } = stages[primed + to]!;
@@ -62,10 +62,10 @@ export function bindingWaits(table: ProblemTable, node: OrderNode, { stages }: S
       (_, stage) => stage < to && Math.abs(safeAt(stages[primed + stage]!) - ready) < 1e-6,
     );
     if (from < 0 || !certainWait(table, node, from, to)) continue;
-    found.push({ from, to });
+    certain.push({ from, to });
     free = from;
   }
-  return found;
+  return certain;
 }
 
 const safeAt = ({ open, after }: Sequence['stages'][number]): number => after.tapeSafeAt[open.indexOf(true)]!;
@@ -75,13 +75,13 @@ function certainWait(table: ProblemTable, { keep, settled, order }: OrderNode, f
   if (keep.slice(from, to).some(Boolean) && to - from > 1) return false;
   if (table.share(order[from]!, order[to]!)) return true;
   const { part, parts, drips } = table;
-  return part.some((one, area) => {
+  return part.some((areaPart, area) => {
     const covered = settled[from]![area] === 1 && settled.slice(from + 1, to + 1).every((row) => row[area] === 0);
     if (!covered) return false;
     if (drips[order[to]!])
-      return parts[one]!.edges.some(
+      return parts[areaPart]!.edges.some(
         ({ a, b }) => (a === area && settled[to]![b] === 1) || (b === area && settled[to]![a] === 1),
       );
-    return part.some((other, index) => other === one && settled[to]![index] === 1);
+    return part.some((other, index) => other === areaPart && settled[to]![index] === 1);
   });
 }

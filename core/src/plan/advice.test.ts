@@ -32,7 +32,7 @@ const design = (lines: TrimLine[], areas: [number, string | null][], over: Parti
   ...over,
 });
 const advice = (of: Design, shelf = SHIPPED_SHELF) =>
-  planJob(of, shelf).advice.map((one) => `${one.level}: ${say(one)}`);
+  planJob(of, shelf).advice.map((other) => `${other.level}: ${say(other)}`);
 
 it('says nothing where all is well', () =>
   expect(
@@ -144,7 +144,7 @@ it('says once a part that a bare substrate should be primed first', () => {
     );
     return {
       ...of,
-      parts: of.parts.map((one) => ({ ...one, substrate: 'wood' })),
+      parts: of.parts.map((other) => ({ ...other, substrate: 'wood' })),
       scheme: { ...of.scheme, ...(primer ? { primer } : {}) },
     };
   };

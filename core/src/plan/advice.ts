@@ -39,15 +39,15 @@ function pullAdvice({ design, works, stages, items }: AdviceInput): Advice[] {
   const all = items.flatMap(({ lines }) => lines);
   return (design.choices.pulls ?? []).flatMap(({ part, line, school: wanted }) => {
     const resolved = works.find((work) => work.part.id === part)?.lines ?? [];
-    const own = all.filter(
+    const rowsCrossed = all.filter(
       (item) =>
         item.part === part && resolved.some(({ id, owner }) => id === item.line && (id === line || owner === line)),
     );
-    const told = new Set<number>();
-    return own.flatMap(({ until, lineCode, line: id }): Advice[] => {
+    const reported = new Set<number>();
+    return rowsCrossed.flatMap(({ until, lineCode, line: id }): Advice[] => {
       const school = until.early ?? stages[until.stage - 1]?.school ?? wanted;
-      if (school === wanted || told.has(until.stage)) return [];
-      told.add(until.stage);
+      if (school === wanted || reported.has(until.stage)) return [];
+      reported.add(until.stage);
       return [
         advice(
           'caution',
@@ -66,7 +66,7 @@ function airAdvice({ climate }: Design): Advice[] {
     dewMargin(airC, rhPercent, surfaceC),
     dewMargin(climate.airC, climate.rhPercent, climate.surfaceC ?? climate.airC),
   ];
-  const { dewPointC, marginC, ok } = near.reduce((one, other) => (other.marginC < one.marginC ? other : one));
+  const { dewPointC, marginC, ok } = near.reduce((margin, other) => (other.marginC < margin.marginC ? other : margin));
   return [
     ...(ok
       ? []
@@ -196,7 +196,7 @@ function stageAdvice(
     ...notAlone,
     ...sections,
     ...over,
-    ...stays.map((one) => advice('caution', one)),
+    ...stays.map((adviceMessage) => advice('caution', adviceMessage)),
   ];
 }
 

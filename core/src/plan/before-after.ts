@@ -35,7 +35,7 @@ export function prepareSteps({ preparation, parts }: StepSource): readonly Draft
 export function endSteps({ stages, items, parts, kind }: StepSource): readonly Draft[] {
   const last = stages.at(-1);
   if (!last) return [];
-  const closings = items.flatMap((one) => one.closings);
+  const closings = items.flatMap((item) => item.closings);
   const plugs = plugsIn(closings);
   const values = plugValues(plugs, parts);
   const clock = newStepClock(last.endMin, last.session, last.number);

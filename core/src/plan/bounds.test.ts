@@ -134,7 +134,7 @@ it('100 bands across 100: the second are left out and say so, the first stand', 
   const plan = planned(one);
   expect([...new Set(faultsOf(plan).map(({ owner }) => owner))]).toEqual(['b']);
   expect(plan.parts[0]!.areas).toHaveLength(201);
-  expect(plan.advice.some((one) => /meets other lines more often/.test(say(one)))).toBe(true);
+  expect(plan.advice.some((advice) => /meets other lines more often/.test(say(advice)))).toBe(true);
 });
 it('as many bands as are worked out make all their areas', () => {
   const plan = planned(part(square, [bands('a', 0, 20), bands('b', 90, 20)]));

@@ -67,7 +67,7 @@ describe('choices made by hand', () => {
     expect(ordersByAim(design({ scheme: { areas: [] } }), SHIPPED_SHELF)).toEqual([]);
   });
   it('a long search ends as well as the plan, or better', () => {
-    const news = [...searchJob(design(), SHIPPED_SHELF, 500)].flatMap((one) => one ?? []);
+    const news = [...searchJob(design(), SHIPPED_SHELF, 500)].flatMap((search) => search ?? []);
     expect(news[news.length - 1]).toMatchObject({ done: true, share: 1, gap: 0, better: false });
     expect(news.at(-1)!.order).toHaveLength(3);
     news.slice(1).forEach(({ share, gap }, index) => {
@@ -80,7 +80,7 @@ describe('choices made by hand', () => {
 describe('regrets', () => {
   const advice = (of: Design) =>
     planJob(of, SHIPPED_SHELF)
-      .advice.map((one) => `${one.level}: ${say(one)}`)
+      .advice.map((other) => `${other.level}: ${say(other)}`)
       .join('\n');
   const two = (first: string, second: string, over: Partial<Design> = {}) =>
     design({

@@ -16,17 +16,23 @@ export function costOf(
     return price ?? usual;
   };
   const tapeCost = sumOf(tape, ({ tape: code, lengthM }) => {
-    const of = shelf.tapes.find((one) => one.code === code);
+    const ownTape = shelf.tapes.find((other) => other.code === code);
     return (
       lengthM *
-      priced(of?.rollPrice === undefined ? undefined : of.rollPrice / rollLengthM(of), RULE_OF_THUMB.pricePerTapeMetre)
+      priced(
+        ownTape?.rollPrice === undefined ? undefined : ownTape.rollPrice / rollLengthM(ownTape),
+        RULE_OF_THUMB.pricePerTapeMetre,
+      )
     );
   });
   const supplyCost = sumOf(supplies, ({ kind, code, amount }) => {
-    const of = shelf.supplies?.find((one) => one.code === code);
+    const supply = shelf.supplies?.find((one) => one.code === code);
     return (
       amount *
-      priced(of?.packPrice === undefined ? undefined : of.packPrice / of.pack, RULE_OF_THUMB.pricePerSupply[kind])
+      priced(
+        supply?.packPrice === undefined ? undefined : supply.packPrice / supply.pack,
+        RULE_OF_THUMB.pricePerSupply[kind],
+      )
     );
   });
   const paintCost = sumOf(

@@ -39,9 +39,9 @@ export function coverItems(
       : [coverOver(problem.areas[area]!)];
     const { part: id, area: of } = problem.areas[area]!;
     const { part, arrangement, areaIds } = works.find((work) => work.part.id === id)!;
-    const own = areaIds.indexOf(of);
+    const index = areaIds.indexOf(of);
     const round = new Set(
-      arrangement.borders.filter(({ left, right }) => left === own || right === own).map(({ line }) => line),
+      arrangement.borders.filter(({ left, right }) => left === index || right === index).map(({ line }) => line),
     );
     const under = tapes.filter((tape) =>
       tape.kind === 'rim' ? tape.on === problem.areas[area]!.id : tape.part === id && round.has(tape.line),
@@ -59,8 +59,8 @@ export function coverItems(
     ];
   });
   const wholes = mask.wholes.flatMap((part): CoverItem[] => {
-    const of = works.find((work) => work.part.id === part)?.part;
-    if (!of) return [];
+    const coveredPart = works.find((work) => work.part.id === part)?.part;
+    if (!coveredPart) return [];
     return [
       {
         ...commonOn(null),
@@ -68,7 +68,7 @@ export function coverItems(
         id: name(part, 'cover', 'whole'),
         part,
         area: null,
-        count: of.count,
+        count: coveredPart.count,
         after: [],
       },
     ];

@@ -65,19 +65,19 @@ describe.each(demos)('$name', ({ plan, shelf }) => {
   });
   it('cleans the gun after the last coat, before any wait of the next stage', () => {
     for (const stage of plan.stages) {
-      const own = plan.steps.filter((step) => step.stage === stage.number);
-      const last = own.findLastIndex(({ kind }) => kind === 'coat');
+      const steps = plan.steps.filter((step) => step.stage === stage.number);
+      const last = steps.findLastIndex(({ kind }) => kind === 'coat');
       const { method } = shelf.finishes.find(({ id }) => id === stage.finish) ?? { method: 'brush' };
-      const cleaned = own.findIndex(({ kind }, index) => index > last && kind === 'gun-clean');
+      const cleaned = steps.findIndex(({ kind }, index) => index > last && kind === 'gun-clean');
       expect(cleaned > last).toBe(method === 'gun' || method === 'airbrush');
-      if (cleaned > last) expect(own.slice(last + 1, cleaned).every(({ kind }) => kind === 'pull')).toBe(true);
+      if (cleaned > last) expect(steps.slice(last + 1, cleaned).every(({ kind }) => kind === 'pull')).toBe(true);
     }
   });
   it('lets no tape lie while something below is waited for', () => {
     for (const { number } of plan.stages) {
-      const own = plan.steps.filter((step) => step.stage === number);
-      const laid = own.findIndex(({ kind }) => kind === 'lay' || kind === 'cover');
-      const waited = own.findIndex(({ kind, id }) => kind === 'wait' && /:wait:(over|tape-safe)$/.test(id));
+      const steps = plan.steps.filter((step) => step.stage === number);
+      const laid = steps.findIndex(({ kind }) => kind === 'lay' || kind === 'cover');
+      const waited = steps.findIndex(({ kind, id }) => kind === 'wait' && /:wait:(over|tape-safe)$/.test(id));
       if (laid >= 0 && waited >= 0) expect(waited).toBeLessThan(laid);
     }
   });

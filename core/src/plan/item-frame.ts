@@ -8,7 +8,7 @@ import type { Item } from './item-types';
 /** Sessions of a sequence: finish, with `#2` when it comes a second time. */
 export function sessionsOf({ stages }: Pick<Sequence, 'stages'>): SessionId[] {
   return stages.map(({ finish }, index) => {
-    const times = stages.slice(0, index + 1).filter((one) => one.finish === finish).length;
+    const times = stages.slice(0, index + 1).filter((stage) => stage.finish === finish).length;
     return (times === 1 ? finish : `${finish}#${times}`) as SessionId;
   });
 }
@@ -55,10 +55,10 @@ export function earlyPull(
 ): EarlyPull | null {
   const { pulled } = sequence.stages[removalStage(sequence, index, edge.closed)]!;
   if (!pulled || pulled.early.length === 0) return null;
-  const own = maskOn(sequence.stages[index]!, edge.closed)?.mask.edges.find(
+  const maskEdge = maskOn(sequence.stages[index]!, edge.closed)?.mask.edges.find(
     ({ border, closed }) => border === edge.border && closed === edge.closed,
   );
-  return pulled.early.find(({ edges }) => own && edges.has(own)) ?? null;
+  return pulled.early.find(({ edges }) => maskEdge && edges.has(maskEdge)) ?? null;
 }
 
 /** In which pull an edge of a stage comes off where it is pulled in sections, from 1; null: not in sections. */

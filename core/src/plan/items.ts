@@ -74,17 +74,22 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
     until: untilOf(area === null ? index : removalStage(sequence, index, area)),
   });
   const laidOf = layerOrder(sequence, index, source);
-  const made = runs.map((run, place) => lineItems(run, place + 1, commonOn, source, name, laidOf(run)));
-  const lines = made.map(({ line }, place) => {
+  const lineItemSets = runs.map((run, place) => lineItems(run, place + 1, commonOn, source, name, laidOf(run)));
+  const lines = lineItemSets.map(({ line }, place) => {
     const first = runs.findIndex(({ part }) => part === line.part);
     const { sheet } = runs[place]!;
-    return sheet === null || first + sheet === place ? line : { ...line, sheetOf: made[first + sheet]!.line.id };
+    return sheet === null || first + sheet === place
+      ? line
+      : { ...line, sheetOf: lineItemSets[first + sheet]!.line.id };
   });
   const rims = rimItems(sequence, index, source, name, commonOn).sort(
     (a, b) => order.indexOf(a.item.part) - order.indexOf(b.item.part),
   );
   const covers = inOrder(coverItems(stage, source, [...lines, ...rims.map(({ item }) => item)], name, commonOn));
-  const [backings, seams] = [made.flatMap(({ backing }) => backing ?? []), made.flatMap(({ seam }) => seam ?? [])];
+  const [backings, seams] = [
+    lineItemSets.flatMap(({ backing }) => backing ?? []),
+    lineItemSets.flatMap(({ seam }) => seam ?? []),
+  ];
   const hoursOf = ({ cleanHours, backing }: Run) => Math.min(cleanHours, backing?.cleanHours ?? Infinity);
   const laid = [...runs.map((run, place) => ({ cleanHours: hoursOf(run), item: lines[place]! })), ...rims];
   // Masks that stay on for later coats are asked for how long they last when they come off.
@@ -127,7 +132,9 @@ function maskedParts(sequence: Sequence, index: number, source: StageSource): Ma
         sequence.stages.slice(index, off + 1).some(({ open }) => open[areas[number]! + area]),
       ),
     );
-    const own = mask.edges.filter(({ border, laid }) => laid === 'now' && border >= borders[number]! && border < ends);
+    const maskEdges = mask.edges.filter(
+      ({ border, laid }) => laid === 'now' && border >= borders[number]! && border < ends,
+    );
     return {
       id: part.id,
       count: part.count,
@@ -136,11 +143,13 @@ function maskedParts(sequence: Sequence, index: number, source: StageSource): Ma
       skin: setOut.board.drawn,
       rows: setOut.features.flatMap(({ kind, row }) => (kind === 'raised-row' && row ? [row] : [])),
       posts: new Set(
-        (part.features ?? []).flatMap((one) => (one.kind === 'opening' && one.use === 'post' ? [one.id] : [])),
+        (part.features ?? []).flatMap((feature) =>
+          feature.kind === 'opening' && feature.use === 'post' ? [feature.id] : [],
+        ),
       ),
       gun,
       arrangement,
-      edges: own.map((edge) => {
+      edges: maskEdges.map((edge) => {
         const early = earlyPull(sequence, index, edge);
         return {
           border: edge.border - borders[number]!,

@@ -32,8 +32,8 @@ export function cachedRuns(part: MaskedPart, means: MaskingMeans, shelf: Shelf):
     airC,
     tapes.map(({ code }) => code),
   ]);
-  const found = known.get(key);
-  if (found) return found;
+  const cached = known.get(key);
+  if (cached) return cached;
   const runs = stageRuns([part], means);
   if (known.size >= MOST_KEPT) known.clear();
   known.set(key, runs);

@@ -17,10 +17,10 @@ export function layerOrder(
 ): (run: Run) => RunLaying {
   const pins = design.choices.layers ?? [];
   return ({ part, line, side, between }) => {
-    const at = works.findIndex((work) => work.part.id === part);
-    const owner = works[at]!.lines.find(({ id }) => id === line)?.owner ?? line;
-    const closed = starts.areas[at]! + between.closed;
-    const edge = { border: starts.borders[at]! + between.border, closed };
+    const partIndex = works.findIndex((work) => work.part.id === part);
+    const owner = works[partIndex]!.lines.find(({ id }) => id === line)?.owner ?? line;
+    const closed = starts.areas[partIndex]! + between.closed;
+    const edge = { border: starts.borders[partIndex]! + between.border, closed };
     const untilOf: RunLaying['untilOf'] = (until) => removalOf(sequence, index, edge, until);
     const near = mostSpecificFirst({ part, line: owner, side }, pins)[0];
     if (near) return { backingOver: near.first === 'line', untilOf };

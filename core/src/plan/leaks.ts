@@ -22,16 +22,22 @@ const TOUCH_MM = 1;
  */
 export function leaksOf(lines: readonly LineItem[], works: readonly PartWork[]): LeakMessage[] {
   return works.flatMap((work): LeakMessage[] => {
-    const own = lines.filter(({ part }) => part === work.part.id);
+    const items = lines.filter(({ part }) => part === work.part.id);
     const part = work.part.name;
-    const told = (code: LeakMessage['code'], places: readonly string[]): LeakMessage[] =>
+    const leakMessages = (code: LeakMessage['code'], places: readonly string[]): LeakMessage[] =>
       places.length > 0 ? [{ code, values: { part, places: [...new Set(places)] } }] : [];
     return [
-      ...told('leak.crossing', crossingsOf(own, work)),
-      ...told('leak.tight', codesOf(own.filter(({ verdict }) => verdict === 'too-tight' || verdict === 'none'))),
-      ...told('leak.corner', codesOf(own.filter((item) => cornerDistances(pathOf(item, work) ?? []).length > 0))),
-      ...told('leak.fold', featuresUnder(own, work, 'crease')),
-      ...told('leak.row', featuresUnder(own, work, 'raised-row')),
+      ...leakMessages('leak.crossing', crossingsOf(items, work)),
+      ...leakMessages(
+        'leak.tight',
+        codesOf(items.filter(({ verdict }) => verdict === 'too-tight' || verdict === 'none')),
+      ),
+      ...leakMessages(
+        'leak.corner',
+        codesOf(items.filter((item) => cornerDistances(pathOf(item, work) ?? []).length > 0)),
+      ),
+      ...leakMessages('leak.fold', featuresUnder(items, work, 'crease')),
+      ...leakMessages('leak.row', featuresUnder(items, work, 'raised-row')),
     ];
   });
 }
@@ -68,15 +74,15 @@ const featuresUnder = (items: readonly LineItem[], { lines }: PartWork, kind: 'c
 /** The stretch of its line a tape makes. */
 function pathOf(item: LineItem, { lines }: PartWork): Path | null {
   for (const piece of lines.find(({ id }) => id === item.line)?.pieces ?? []) {
-    const own = pathSlice(piece, item.from, item.to);
-    if (own) return own;
+    const path = pathSlice(piece, item.from, item.to);
+    if (path) return path;
   }
   return null;
 }
 
 /** True where an end of one lies on the other. */
-function meet(one: PlacedTape, other: PlacedTape): boolean {
+function meet(tape: PlacedTape, other: PlacedTape): boolean {
   const touches = (end: Point, { path, box }: PlacedTape) =>
     isNearBox(end, box, TOUCH_MM) && nearestOnPath(path, end).distanceMm < TOUCH_MM;
-  return one.ends.some((end) => touches(end, other)) || other.ends.some((end) => touches(end, one));
+  return tape.ends.some((end) => touches(end, other)) || other.ends.some((end) => touches(end, tape));
 }

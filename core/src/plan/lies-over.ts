@@ -40,12 +40,16 @@ export function withLiesOver(stages: readonly StageItems[], works: readonly Part
     for (const item of lines.flatMap((line) => withBacking(line, backings)))
       byPart.set(item.part, [...(byPart.get(item.part) ?? []), item]);
   const lying = new Map(works.flatMap((work) => [...lyingOn(work, byPart.get(work.part.id) ?? [])]));
-  const told = <I extends LaidTape>(item: I): I => withWhatFollows(item, lying);
-  return stages.map((stage) => ({ ...stage, lines: stage.lines.map(told), backings: stage.backings.map(told) }));
+  const withFollowing = <I extends LaidTape>(item: I): I => withWhatFollows(item, lying);
+  return stages.map((stage) => ({
+    ...stage,
+    lines: stage.lines.map(withFollowing),
+    backings: stage.backings.map(withFollowing),
+  }));
 }
 
 /** What was last found on a part, by its lines: while neither they nor its tapes change it is not looked for again. */
-const found = new WeakMap<PartWork['lines'], { readonly key: string; readonly lying: ReadonlyMap<ItemId, Lying> }>();
+const weakMap = new WeakMap<PartWork['lines'], { readonly key: string; readonly lying: ReadonlyMap<ItemId, Lying> }>();
 
 /** The tapes of a part in the order of laying, each with what lies below it. */
 function lyingOn(work: PartWork, items: readonly LaidTape[]): ReadonlyMap<ItemId, Lying> {
@@ -67,16 +71,16 @@ function lyingOn(work: PartWork, items: readonly LaidTape[]): ReadonlyMap<ItemId
       offsetOf(item),
     ]),
   );
-  const known = found.get(work.lines);
+  const known = weakMap.get(work.lines);
   if (known?.key === key) return known.lying;
   const lying = new Map<ItemId, Lying>();
   for (const item of items) {
-    const one = lyingAs(item, work);
-    if (!one) continue;
-    layOver(one, [...lying.values()]);
-    lying.set(item.id, one);
+    const lyingItem = lyingAs(item, work);
+    if (!lyingItem) continue;
+    layOver(lyingItem, [...lying.values()]);
+    lying.set(item.id, lyingItem);
   }
-  found.set(work.lines, { key, lying });
+  weakMap.set(work.lines, { key, lying });
   return lying;
 }
 
@@ -123,21 +127,28 @@ function layOver(upper: Lying, lying: readonly Lying[]): void {
 }
 
 /** Where one more would be too many the uppermost backing ends; where there is none it is told. */
-function endOne(upper: Lying, at: number, below: readonly { readonly lower: Lying; readonly along: number }[]): void {
+function endOne(
+  upper: Lying,
+  endIndex: number,
+  below: readonly { readonly lower: Lying; readonly along: number }[],
+): void {
   const reach = upper.band.outerMm;
   if (upper.item.kind === 'backing') {
-    upper.stops.push([at - reach, at + reach]);
+    upper.stops.push([endIndex - reach, endIndex + reach]);
     return;
   }
   const backing = below.findLast(({ lower: { item } }) => item.kind === 'backing' && item.stage === upper.item.stage);
   if (backing) backing.lower.stops.push([backing.along - reach, backing.along + reach]);
   else
-    upper.tooMany = { layers: Math.max(below.length + 1, upper.tooMany?.layers ?? 0), atMm: upper.tooMany?.atMm ?? at };
+    upper.tooMany = {
+      layers: Math.max(below.length + 1, upper.tooMany?.layers ?? 0),
+      atMm: upper.tooMany?.atMm ?? endIndex,
+    };
 }
 
-function boxesMeet(one: PlacedTapeBand, other: PlacedTapeBand): boolean {
-  const reach = one.reachDrawnMm + other.reachDrawnMm;
-  const [a, b] = [one.box, other.box];
+function boxesMeet(placedTapeBand: PlacedTapeBand, other: PlacedTapeBand): boolean {
+  const reach = placedTapeBand.reachDrawnMm + other.reachDrawnMm;
+  const [a, b] = [placedTapeBand.box, other.box];
   return a.minX <= b.maxX + reach && b.minX <= a.maxX + reach && a.minY <= b.maxY + reach && b.minY <= a.maxY + reach;
 }
 
@@ -154,11 +165,13 @@ const turnOf = ({ early }: LaidTape['until']): number =>
 
 /** An item with what lies below it, where it ends, and what speaks against it. */
 function withWhatFollows<I extends LaidTape>(item: I, lying: ReadonlyMap<ItemId, Lying>): I {
-  const one = lying.get(item.id);
-  if (!one) return item;
-  const earlier = [...one.after].flatMap((id) => lying.get(id)?.item ?? []).find((lower) => comesBefore(lower, item));
+  const lyingItem = lying.get(item.id);
+  if (!lyingItem) return item;
+  const earlier = [...lyingItem.after]
+    .flatMap((id) => lying.get(id)?.item ?? [])
+    .find((lower) => comesBefore(lower, item));
   const doubts: Doubt[] = [
-    ...(one.tooMany ? [{ code: 'doubt.build-up' as const, values: one.tooMany }] : []),
+    ...(lyingItem.tooMany ? [{ code: 'doubt.build-up' as const, values: lyingItem.tooMany }] : []),
     ...(earlier
       ? [
           {
@@ -168,7 +181,7 @@ function withWhatFollows<I extends LaidTape>(item: I, lying: ReadonlyMap<ItemId,
         ]
       : []),
   ];
-  const ends = endsOf(one);
+  const ends = endsOf(lyingItem);
   const short: LayMethod[] =
     ends.length === 0
       ? []
@@ -178,10 +191,10 @@ function withWhatFollows<I extends LaidTape>(item: I, lying: ReadonlyMap<ItemId,
             values: { atMm: ends, layers: RULE_OF_THUMB.mostLayers, backing: item.kind === 'backing' },
           },
         ];
-  if (doubts.length + short.length === 0 && one.after.size === item.after.length) return item;
+  if (doubts.length + short.length === 0 && lyingItem.after.size === item.after.length) return item;
   return {
     ...item,
-    after: [...one.after],
+    after: [...lyingItem.after],
     techniques: [...item.techniques, ...short],
     doubts: [...item.doubts, ...doubts],
   };

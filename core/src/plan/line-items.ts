@@ -27,7 +27,7 @@ export function lineItems(
   { backingOver, untilOf }: RunLaying,
 ): LineItems {
   const { works, problem, starts } = source;
-  const part = works.findIndex((one) => one.part.id === run.part);
+  const part = works.findIndex((work) => work.part.id === run.part);
   const ids = works[part]!.areaIds;
   const [firstArea, firstBorder] = [starts.areas[part]!, starts.borders[part]!];
   // A strip costs its one tape; of a line in several pieces each costs the edges it makes.
@@ -40,8 +40,8 @@ export function lineItems(
     share,
   }));
   const { line, lineCode, side, sideSeen, from, to, edgeMm, count, verdict, stretch, worstAt, worstRadiusMm } = run;
-  const minutes = (of: (cost: EdgeCost) => number) =>
-    costs.reduce((sum, { share, ...cost }) => sum + share * of(cost), 0);
+  const minutes = (minutesOf: (cost: EdgeCost) => number) =>
+    costs.reduce((sum, { share, ...cost }) => sum + share * minutesOf(cost), 0);
   const [backingLayMin, backingPullMin, seamMin] = [
     minutes((cost) => cost.backingLayMin),
     minutes((cost) => cost.backingPullMin),
@@ -52,7 +52,7 @@ export function lineItems(
   const between = `${ids[run.between.closed]}|${ids[run.between.free]}`;
   const place = { part: run.part, line, lineCode, side, sideSeen, from, to, count };
   const backingId = run.backing && name(run.part, line, side, between, 'backing');
-  const made: LineItem = {
+  const item: LineItem = {
     ...common,
     id: name(run.part, line, side, between),
     kind: run.class === 'soft' ? 'soft' : 'line',
@@ -104,11 +104,11 @@ export function lineItems(
     pieceMm: run.backing.pieceMm,
     lengthMm: run.backing.lengthMm,
     hold: run.backing.hold,
-    behind: made.id,
+    behind: item.id,
     over: backingOver,
     techniques: [backingTechnique(run.backing, backingOver), ...run.backing.overhangs.map(trimOverhang)],
     doubts: run.backing.doubts,
-    after: backingOver ? [made.id] : [],
+    after: backingOver ? [item.id] : [],
     layMin: backingLayMin,
     pullMin: backingPullMin,
   };
@@ -125,11 +125,11 @@ export function lineItems(
       { code: 'technique.over-seam', values: { tape: run.seam.tape?.code ?? null, lengthMm: run.seam.lengthMm } },
     ],
     doubts: run.seam.tape ? [] : [noSeam],
-    after: [made.id],
+    after: [item.id],
     layMin: seamMin,
     pullMin: 0,
   };
-  return { line: made, backing, seam };
+  return { line: item, backing, seam };
 }
 
 /** How backing lies: in one piece, or in straight pieces round a bend. */

@@ -43,7 +43,7 @@ export function listsOf(
   return {
     ...needs,
     drape: drape.filter(({ sizeM2 }) => sizeM2 > 0),
-    plugs: plugsByPart(items.flatMap((one) => plugsIn(one.closings))),
+    plugs: plugsByPart(items.flatMap((item) => plugsIn(item.closings))),
     cost: costOf(needs, shelf, finishesById(shelf)),
     shopping: lines
       .filter(

@@ -28,13 +28,13 @@ export function maskFaults(stage: StagePlan, { parts, items }: Plan): Broken[] {
       const side =
         open.has(left) && covered.has(right) ? 'right' : open.has(right) && covered.has(left) ? 'left' : null;
       if (side === null) return [];
-      const made = edgesMade(lines, part.id, border, side, side === 'right' ? right : left);
-      return made === 1
+      const tapedEdges = edgesMade(lines, part.id, border, side, side === 'right' ? right : left);
+      return tapedEdges === 1
         ? []
         : [
             {
               code: 'broken.edge',
-              values: { stage: stage.number, line: border.line, fromMm: border.from, items: made },
+              values: { stage: stage.number, line: border.line, fromMm: border.from, items: tapedEdges },
             },
           ];
     }),
@@ -52,8 +52,8 @@ function rimFaults(
   const rims = on.filter((item) => item.kind === 'rim');
   return parts.flatMap((part) =>
     part.rims.flatMap(({ edge, from, to, area, other, oneWay }): Broken[] => {
-      const own = open.has(areaRef(part.id, area));
-      const meets = own !== open.has(other) && (own || !oneWay);
+      const isOpen = open.has(areaRef(part.id, area));
+      const meets = isOpen !== open.has(other) && (isOpen || !oneWay);
       const laid = rims.filter(
         (item) =>
           item.part === part.id &&
@@ -87,7 +87,8 @@ function wholeFaults(
   const wrongly = [...whole].filter((part) => sprayed.has(part));
   // What hangs directly on a sprayed part is in reach of anything that is sprayed at all.
   const next = parts.filter(
-    ({ id, attached }) => coveredParts.length > 0 && !sprayed.has(id) && attached.some((one) => sprayed.has(one)),
+    ({ id, attached }) =>
+      coveredParts.length > 0 && !sprayed.has(id) && attached.some((attachedId) => sprayed.has(attachedId)),
   );
   const missed = next.filter(({ id }) => !coveredParts.includes(id)).map(({ id }) => id);
   return [
@@ -155,17 +156,18 @@ export function orderFaults({ steps, stages }: Plan): Broken[] {
       ? turns
       : HANDS.findIndex((row) => row.includes(kind));
   return [null, ...stages.map(({ number }) => number)].flatMap((number) => {
-    const own = steps.filter((step) => step.stage === number && rank(step) >= 0);
-    const early = own.filter((step, index) => index > 0 && rank(step) < rank(own[index - 1]!));
-    const spray = own.find(({ kind }) => kind === 'mix' || kind === 'coat');
+    const ownSteps = steps.filter((step) => step.stage === number && rank(step) >= 0);
+    const early = ownSteps.filter((step, index) => index > 0 && rank(step) < rank(ownSteps[index - 1]!));
+    const spray = ownSteps.find(({ kind }) => kind === 'mix' || kind === 'coat');
     const unmixed = spray?.kind === 'coat' ? [spray] : [];
-    const checked = number === null || own.some(({ kind }) => kind === 'gate');
-    return [...[...early, ...unmixed].map(({ id }) => id), ...(checked ? [] : own.slice(0, 1).map(({ id }) => id))].map(
-      (step): Broken => ({
-        code: 'broken.order',
-        values: { step },
-      }),
-    );
+    const checked = number === null || ownSteps.some(({ kind }) => kind === 'gate');
+    return [
+      ...[...early, ...unmixed].map(({ id }) => id),
+      ...(checked ? [] : ownSteps.slice(0, 1).map(({ id }) => id)),
+    ].map((step): Broken => ({
+      code: 'broken.order',
+      values: { step },
+    }));
   });
 }
 

@@ -225,7 +225,7 @@ describe('what is on an area now', () => {
       planJob(
         givePresent(bare, 'p', planJob(bare, SHIPPED_SHELF).parts[0]!.areas[0]!, null),
         SHIPPED_SHELF,
-      ).parts[0]!.areas.every((one) => !one.ownPresent),
+      ).parts[0]!.areas.every((area) => !area.ownPresent),
     ).toBe(spot?.id === planJob(bare, SHIPPED_SHELF).parts[0]!.areas[0]!.id);
   });
 });

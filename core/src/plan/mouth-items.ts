@@ -16,9 +16,9 @@ export function closingItems(
   index: number,
   source: StageSource,
 ): (PlugItem | MouthItem)[] {
-  const made = tapesOf(closing, sequence, index, source);
-  const [under, over] = [made.filter(({ kind }) => kind !== 'cap'), made.filter(({ kind }) => kind === 'cap')];
-  const layMin = closing.layMin - made.reduce((sum, one) => sum + one.layMin, 0);
+  const tapes = tapesOf(closing, sequence, index, source);
+  const [under, over] = [tapes.filter(({ kind }) => kind !== 'cap'), tapes.filter(({ kind }) => kind === 'cap')];
+  const layMin = closing.layMin - tapes.reduce((sum, mouthItem) => sum + mouthItem.layMin, 0);
   const items = [...under, { ...closing, layMin: Math.max(0, layMin) }, ...over];
   return items.map((item, place) => ({
     ...item,

@@ -65,12 +65,12 @@ function toPrepare(
   { areas, finishes, primer }: OrderProblem,
   start: number,
 ): PreparedPart {
-  const own = areas.slice(start, start + arrangement.areas.length);
+  const ownAreas = areas.slice(start, start + arrangement.areas.length);
   const { id, substrate } = part;
   return {
     id,
     substrate,
-    areas: own.map(({ finish, sizeM2 }, index) => {
+    areas: ownAreas.map(({ finish, sizeM2 }, index) => {
       const first = primer?.areas[start + index] ? primer.finish : finish;
       return { first: first === null ? null : (finishes.get(first) ?? null), sizeM2, present: presents[index]! };
     }),
@@ -100,9 +100,9 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
   }
   const { scheme, choices } = design;
   const methodsOf = (part: string) => {
-    const own = areas.flatMap((area) => (area.part === part && area.finish !== null ? [area.finish] : []));
-    const layers = own.length === 0 ? [] : [scheme.primer, scheme.clear];
-    return [...own, ...layers].flatMap((id) => (id === undefined ? [] : (finishes.get(id)?.method ?? [])));
+    const finishIds = areas.flatMap((area) => (area.part === part && area.finish !== null ? [area.finish] : []));
+    const layers = finishIds.length === 0 ? [] : [scheme.primer, scheme.clear];
+    return [...finishIds, ...layers].flatMap((id) => (id === undefined ? [] : (finishes.get(id)?.method ?? [])));
   };
   const rims = rimProblem(works, areas, design, methodsOf);
   areas.push(...rims.areas);
@@ -149,8 +149,8 @@ function lastingOn(
   const known = new Map<string, number>();
   return (edge: MaskEdge) => {
     const key = `${edge.border} ${edge.closed} ${edge.class}`;
-    const found = known.get(key);
-    if (found !== undefined) return found;
+    const cached = known.get(key);
+    if (cached !== undefined) return cached;
     const rim = rims[edge.border - firstRim];
     if (rim) return longestCleanAtRim(rim, edge.class, means);
     const part = borders.findLastIndex((start) => start <= edge.border);
@@ -170,7 +170,7 @@ function linePulls(works: readonly PartWork[], pins: readonly PullPin[]): Pick<O
   works.forEach(({ part, arrangement, lines }, number) =>
     arrangement.borders.forEach(({ line, left, right }, border) => {
       const owner = lines.find(({ id }) => id === line)?.owner ?? line;
-      const pin = pins.find((one) => one.part === part.id && (one.line === line || one.line === owner));
+      const pin = pins.find((other) => other.part === part.id && (other.line === line || other.line === owner));
       if (!pin) return;
       byBorder.set(borders[number]! + border, pin.school);
       for (const area of [left, right])
@@ -178,9 +178,11 @@ function linePulls(works: readonly PartWork[], pins: readonly PullPin[]): Pick<O
     }),
   );
   if (byBorder.size === 0) return {};
-  const of: LinePullTimings['of'] = ({ border, closed, strip }) =>
+  const timingsOf: LinePullTimings['of'] = ({ border, closed, strip }) =>
     (strip ? byArea.get(closed) : byBorder.get(border)) ?? null;
-  return { pulls: { of, schools: PULL_TIMINGS.filter((school) => [...byBorder.values()].includes(school)) } };
+  return {
+    pulls: { of: timingsOf, schools: PULL_TIMINGS.filter((school) => [...byBorder.values()].includes(school)) },
+  };
 }
 
 function orderRules({ choices }: Design, works: readonly PartWork[], model: boolean): OrderRules {
@@ -190,7 +192,7 @@ function orderRules({ choices }: Design, works: readonly PartWork[], model: bool
     order,
     before: before ?? [],
     pins: (pins ?? []).flatMap(({ part, seed: [x, y], finish, open }) => {
-      const index = works.findIndex((one) => one.part.id === part);
+      const index = works.findIndex((work) => work.part.id === part);
       const area = index < 0 ? -1 : areaAt(works[index]!.arrangement.areas, { x, y });
       return area < 0 ? [] : [{ finish, area: starts[index]! + area, open }];
     }),
@@ -245,13 +247,13 @@ function stripEdge(borders: readonly Edged[], slit: boolean): TapeEdge {
   for (const { line, edge } of borders) sides.set(line, [...(sides.get(line) ?? []), edge]);
   const sums = [...sides.values()].map((edges) => ({
     lengthM: edges.reduce((sum, { lengthM }) => sum + lengthM, 0),
-    setOutMin: edges.reduce((sum, one) => sum + one.setOutMin, 0),
+    setOutMin: edges.reduce((sum, edge) => sum + edge.setOutMin, 0),
     corners: edges.reduce((sum, { corners: count }) => sum + count, 0),
     bend: BENDS[Math.max(...edges.map(({ bend }) => BENDS.indexOf(bend)))]!,
     pieces: edges[0]!.pieces,
     sealM: edges.reduce((sum, { sealM }) => sum + sealM, 0),
   }));
-  const longest = sums.reduce((best, one) => (one.lengthM > best.lengthM ? one : best));
+  const longest = sums.reduce((best, sum) => (sum.lengthM > best.lengthM ? sum : best));
   return slit
     ? {
         ...longest,
@@ -264,9 +266,11 @@ const BENDS: readonly BendClass[] = ['straight', 'gentle', 'features', 'tight'];
 
 function tapeEdge(work: PartWork, border: PartWork['arrangement']['borders'][number], model: boolean): TapeEdge {
   const { line: id, from, to } = border;
-  const line = work.lines.find((one) => one.id === id) as ResolvedLine;
+  const line = work.lines.find((other) => other.id === id) as ResolvedLine;
   const { count } = work.part;
-  const turns = line.pieces.flatMap((piece) => cornerDistances(piece)).filter((at) => at > from && at < to).length;
+  const turns = line.pieces
+    .flatMap((piece) => cornerDistances(piece))
+    .filter((along) => along > from && along < to).length;
   return {
     lengthM: ((to - from) / 1000) * count,
     pieces: count,
@@ -309,7 +313,10 @@ const onTexture = ({ crosses }: ResolvedLine, from: number, to: number): number 
 
 function bendClass(line: ResolvedLine, from: number, to: number): BendClass {
   if (
-    line.crosses.some((one) => (one.kind === 'raised-row' || one.kind === 'crease') && one.to >= from && one.from <= to)
+    line.crosses.some(
+      (crossing) =>
+        (crossing.kind === 'raised-row' || crossing.kind === 'crease') && crossing.to >= from && crossing.from <= to,
+    )
   )
     return 'features';
   return bendOf(line.pieces.flatMap((piece) => pathSlice(piece, from, to) ?? []));

@@ -50,18 +50,18 @@ function pieceWork(
 
 /** What a person lays themselves each time a finish is sprayed. */
 export function ownWorkOf(design: Design): ReadonlyMap<FinishId, OwnWork> {
-  const found = new Map<FinishId, OwnWork>();
+  const workOfFinish = new Map<FinishId, OwnWork>();
   for (const piece of design.choices.ownPieces ?? []) {
     const { layMin, offMin, tapeM, drapeM2 } = pieceWork(piece, design);
-    const sum = found.get(piece.finish) ?? NO_OWN_WORK;
-    found.set(piece.finish, {
+    const sum = workOfFinish.get(piece.finish) ?? NO_OWN_WORK;
+    workOfFinish.set(piece.finish, {
       layMin: sum.layMin + layMin,
       offMin: sum.offMin + offMin,
       tapeM: sum.tapeM + tapeM,
       drapeM2: sum.drapeM2 + drapeM2,
     });
   }
-  return found;
+  return workOfFinish;
 }
 
 /** The pieces a person lays themselves in a stage; they come off with it. */

@@ -114,15 +114,17 @@ function isOfSections(
   const stage = stages.find(({ number }) => number === pull?.stage);
   if (!pull || !coat || !stage?.sections || !stage.pull) return false;
   const { fromMin, toMin } = stage.pull;
-  const own = stage.sections.filter((one) => isWithin(one.paintedMin, coat) && isWithin(one.offMin, pull));
+  const sections = stage.sections.filter(
+    (section) => isWithin(section.paintedMin, coat) && isWithin(section.offMin, pull),
+  );
   const opens = Math.max(
     coat.endMin,
-    ...own.map(({ paintedMin, pullMin }) => paintedMin + fromMin - (pullMin - pull.startMin)),
+    ...sections.map(({ paintedMin, pullMin }) => paintedMin + fromMin - (pullMin - pull.startMin)),
   );
   const closes = Math.min(
-    ...own.map(({ paintedMin, offMin }) => paintedMin + (toMin ?? Infinity) + pull.endMin - offMin),
+    ...sections.map(({ paintedMin, offMin }) => paintedMin + (toMin ?? Infinity) + pull.endMin - offMin),
   );
-  return own.length > 0 && close(opensMin, opens) && closesMin !== null && close(closesMin, closes);
+  return sections.length > 0 && close(opensMin, opens) && closesMin !== null && close(closesMin, closes);
 }
 
 /** True where something is over while a step is done, or at its end. */

@@ -150,7 +150,7 @@ describe('planJob', () => {
     const chosen = planJob(job({ choices: { order, school: 'touch' } }), SHIPPED_SHELF);
     expect(chosen.stages.map(({ finish }) => finish)).toEqual(order);
     expect(chosen.stages.filter(({ pull }) => pull).every(({ school }) => school === 'touch')).toBe(true);
-    expect(chosen.orders.filter((one) => one.chosen)).toHaveLength(1);
+    expect(chosen.orders.filter((sequenceSummary) => sequenceSummary.chosen)).toHaveLength(1);
   });
 
   it('warns of cold, of damp and of tape that will not stick', () => {

@@ -51,7 +51,7 @@ export function* planSteps(design: Design, shelf: Shelf, store?: PartCache): Gen
   const order = yield* chosenOrder(asked);
   const { problem, gap, price } = order;
   const chosen = order.chosen && design.choices.alone ? onePersonOrder(problem, order.chosen) : order.chosen;
-  const found = order.found.map((one) => (one === order.chosen && chosen ? chosen : one));
+  const sequences = order.found.map((sequence) => (sequence === order.chosen && chosen ? chosen : sequence));
   const { stages, items } = chosen
     ? yield* stageSteps(chosen, { works, design, shelf, problem, preparation, starts: partOffsets(works), rims })
     : { stages: [], items: [] };
@@ -80,7 +80,7 @@ export function* planSteps(design: Design, shelf: Shelf, store?: PartCache): Gen
     items: items.flatMap(inLayingOrder),
     steps,
     windows: windowsOf(steps),
-    orders: summaries(problem, found, chosen, overheadMinutes(preparation, problem)),
+    orders: summaries(problem, sequences, chosen, overheadMinutes(preparation, problem)),
     orderGap: gap,
     choicePrice: price,
     wish: problem.wish,
@@ -197,7 +197,7 @@ function* chosenOrder(asked: OrderProblem): Generator<void, ChosenOrder> {
   const freely = { ...problem, rules: { ...rules, order: null, wide: false, before: [], pins: [], sameGun: [] } };
   const free = yield* withoutProgress(searchSteps(freely));
   const planned = firstItem(preferredFirst(freely, free.sequences));
-  const others = free.sequences.filter((one) => !sameSequence(one, chosen)).sort((a, b) => a.score - b.score);
+  const others = free.sequences.filter((sequence) => !sameSequence(sequence, chosen)).sort((a, b) => a.score - b.score);
   return {
     problem,
     chosen,
@@ -221,21 +221,21 @@ function priceAgainst(chosen: Sequence, free: Sequence): ChoicePrice {
 }
 
 /** Two orders of coats a person could not tell apart by what they do. */
-const sameSequence = (one: Sequence, other: Sequence): boolean =>
-  one.order.join(' ') === other.order.join(' ') &&
-  one.stages.every(
+const sameSequence = (sequence: Sequence, other: Sequence): boolean =>
+  sequence.order.join(' ') === other.order.join(' ') &&
+  sequence.stages.every(
     ({ open, keep }, stage) =>
       keep === other.stages[stage]!.keep && open.every((value, area) => value === other.stages[stage]!.open[area]),
   );
 
 function summaries(
   problem: OrderProblem,
-  found: readonly Sequence[],
+  sequences: readonly Sequence[],
   chosen: Sequence | undefined,
   round: OverheadMinutes,
 ): SequenceSummary[] {
   if (!chosen) return [];
-  const shown = found.some((one) => sameSequence(one, chosen)) ? found : [chosen, ...found];
+  const shown = sequences.some((sequence) => sameSequence(sequence, chosen)) ? sequences : [chosen, ...sequences];
   const cheapest = Math.min(...shown.map(({ score }) => score));
   return shown.map((sequence) => ({
     order: sequence.order,

@@ -65,10 +65,10 @@ it.each<[PullTiming, PullTiming, string[]]>([
       'rest' in say.values || !('lines' in say.values) ? 'rest' : lineOf(plan, items[0]!).toLowerCase(),
     ),
   ).toHaveLength(turns.length);
-  const at = pulls.findIndex(({ items }) =>
+  const index = pulls.findIndex(({ items }) =>
     items.some((id) => plan.items.find((item) => item.id === id && isLine(item) && item.line === 'low')),
   );
-  expect(pulls[at]!.say.values).toMatchObject({ school });
+  expect(pulls[index]!.say.values).toMatchObject({ school });
   // Each within the window its school has in that film, counted from the last coat.
   const { lastCoatMin, windows } = plan.stages[0]!;
   for (const pull of pulls) {

@@ -52,7 +52,7 @@ export function afterCoats(stage: StagePlan, finish: Finish, source: StepSource,
 
 /** Single lines that come off before the rest, by a school of their own. */
 function earlyStep(stage: StagePlan, finish: Finish, school: PullTiming, source: StepSource, { add }: StepClock): void {
-  const turn = stage.early?.find((one) => one.school === school);
+  const turn = stage.early?.find((earlyLines) => earlyLines.school === school);
   const tapes = tapeRemovals(stage, source, school);
   if (!turn) return;
   const { pull, hands, pullMin } = turn;
@@ -90,17 +90,19 @@ function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }:
   const { pullMin, early } = pulled;
   // Masks that stayed on through other coats have no window of their own: the paint that went over them last has.
   const windowed = [...stage.pulls.map((number) => stages[number - 1]!).filter(({ keep }) => keep), stage];
-  const windows = windowed.flatMap((one) => (one.pull ? [{ one, pull: one.pull, school: one.school }] : []));
+  const windows = windowed.flatMap((other) =>
+    other.pull ? [{ one: other, pull: other.pull, school: other.school }] : [],
+  );
   const after = windows.map(({ one, pull, school }) =>
     filmRule(lastCoatOf(one, source), pull, 'pull', source.finishes.get(one.finish), source, dryingLocationOf(school)),
   );
-  const { school } = stage.pull ? stage : (windowed.find((one) => one.pull !== null) ?? stage);
+  const { school } = stage.pull ? stage : (windowed.find((other) => other.pull !== null) ?? stage);
   // One window is told, from the last coat: it opens with the last of them and closes with the first.
-  const own = windows.map(({ one, pull }) => {
+  const ownWindows = windows.map(({ one, pull }) => {
     const since = one.lastCoatMin - stage.lastCoatMin;
     return { from: since + pull.fromMin, to: pull.toMin === null ? null : since + pull.toMin };
   });
-  const window = intersectSpans([{ from: 0, to: null }, ...own]);
+  const window = intersectSpans([{ from: 0, to: null }, ...ownWindows]);
   const values = {
     finish: finish.name,
     school: school ?? finish.school,
@@ -127,16 +129,16 @@ function uncoverStep(stage: StagePlan, { items, parts }: StepSource, { add }: St
     items.flatMap(({ covers, seams }) => [...covers, ...seams]),
   );
   // What a person laid themselves comes off with its stage, also where all masks stay on.
-  const own = items[stage.number - 1]!.own;
-  if (off.length + own.length === 0) return;
+  const ownItems = items[stage.number - 1]!.own;
+  if (off.length + ownItems.length === 0) return;
   const covers = off.flatMap((item) => (item.kind === 'cover' ? [item] : []));
-  const values = { ...coverPlaces(covers, parts), own: own.map((item) => ownPieceMessage(item, parts)) };
+  const values = { ...coverPlaces(covers, parts), own: ownItems.map((item) => ownPieceMessage(item, parts)) };
   add(
     'uncover',
     null,
     stage.uncoverMin,
     { code: 'step.uncover', values },
-    { items: [...off, ...own].map(({ id }) => id) },
+    { items: [...off, ...ownItems].map(({ id }) => id) },
   );
 }
 
@@ -144,7 +146,7 @@ function uncoverStep(stage: StagePlan, { items, parts }: StepSource, { add }: St
 export const tapeRemovals = (stage: StagePlan, { items }: StepSource, early?: PullTiming): Item[] =>
   comingOff(
     stage,
-    items.flatMap((own) => inLayingOrder({ ...own, closings: [], covers: [], seams: [], own: [] })),
+    items.flatMap((item) => inLayingOrder({ ...item, closings: [], covers: [], seams: [], own: [] })),
   ).filter(({ until }) => until.early === early);
 
 /** Of what was laid, what comes off after a stage, the last laid first. */

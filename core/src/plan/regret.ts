@@ -44,14 +44,14 @@ function keptPainted({ problem, sequence, finishes }: AdviceInput): Advice[] {
 function weakOver({ problem, sequence, finishes }: AdviceInput): Advice[] {
   return (sequence?.stages ?? []).flatMap((stage, index) => {
     const finish = finishes.get(stage.finish) as Finish;
-    const at = stage.open.findIndex(
+    const areaIndex = stage.open.findIndex(
       (open, area) =>
         open && problem.areas[area]!.finish === stage.finish && before(problem, sequence, index)[area] === stage.under,
     );
-    const place = at < 0 ? null : placeOfArea(problem, at);
-    const told = { stage: index + 1, finish: finish.name, coats: stage.coats };
+    const place = areaIndex < 0 ? null : placeOfArea(problem, areaIndex);
+    const values = { stage: index + 1, finish: finish.name, coats: stage.coats };
     if (stage.coatsFrom === 'most')
-      return [advice('caution', { code: 'advice.not-hidden', values: told }, place ?? {})];
+      return [advice('caution', { code: 'advice.not-hidden', values: values }, place ?? {})];
     if (stage.coatsFrom !== 'hiding' || stage.coats < RULE_OF_THUMB.manyCoats) return [];
     const least = Math.min(
       ...[...finishes.values()]
@@ -63,7 +63,7 @@ function weakOver({ problem, sequence, finishes }: AdviceInput): Advice[] {
         'caution',
         {
           code: 'advice.weak',
-          values: { ...told, area: place?.code ?? null, least: least < stage.coats ? least : null },
+          values: { ...values, area: place?.code ?? null, least: least < stage.coats ? least : null },
         },
         place ?? {},
       ),
@@ -79,7 +79,7 @@ function youngUnderTape({ stages, items, sequence, finishes, design, works }: Ad
   const never = stages.flatMap(({ number }, index) => {
     const film =
       items[index]!.lines.length > 0 &&
-      (sequence?.stages[index - 1]?.after.films ?? []).find((one) => one && one.finish.tapeSafeMin === null);
+      (sequence?.stages[index - 1]?.after.films ?? []).find((other) => other && other.finish.tapeSafeMin === null);
     return film
       ? [advice('caution', { code: 'advice.never-tape', values: { stage: number, finish: film.finish.name } })]
       : [];
@@ -104,15 +104,15 @@ function youngUnderTape({ stages, items, sequence, finishes, design, works }: Ad
 function unprimed({ works, problem, finishes }: AdviceInput): Advice[] {
   const starts = partOffsets(works).areas;
   return works.flatMap(({ part, presents }, number) => {
-    const told = new Set<string>();
+    const reported = new Set<string>();
     return presents.flatMap(({ system }, index) => {
-      const at = starts[number]! + index;
-      const first = problem.primer?.areas[at] ? problem.primer.finish : problem.areas[at]!.finish;
+      const areaIndex = starts[number]! + index;
+      const first = problem.primer?.areas[areaIndex] ? problem.primer.finish : problem.areas[areaIndex]!.finish;
       const finish = first === null ? undefined : finishes.get(first);
       const primer = system === 'bare' && finish ? primerFor(part.substrate, finish.system) : null;
-      if (!finish || primer === null || told.has(finish.id)) return [];
-      told.add(finish.id);
-      const { code: _, ...place } = placeOfArea(problem, at);
+      if (!finish || primer === null || reported.has(finish.id)) return [];
+      reported.add(finish.id);
+      const { code: _, ...place } = placeOfArea(problem, areaIndex);
       return [
         advice(
           'caution',
@@ -173,7 +173,7 @@ function clearOverTape({ stages, items, finishes }: AdviceInput): Advice[] {
  */
 function contrasts({ works, finishes }: AdviceInput): Advice[] {
   // The same two are told once, at the first place they meet.
-  const told = new Map<string, Advice>();
+  const adviceByPlace = new Map<string, Advice>();
   works.forEach(({ part, arrangement, areaIds, finishes: given, blends, presents }) => {
     const colour = (index: number) => {
       const finish = given[index];
@@ -184,13 +184,13 @@ function contrasts({ works, finishes }: AdviceInput): Advice[] {
       if (a === b || blends[left] || blends[right]) continue;
       const names = [a, b].map((id) => (id === null ? '' : nameOf(finishes, id)));
       const key = [...names].sort().join(' ');
-      if (told.has(key)) continue;
+      if (adviceByPlace.has(key)) continue;
       const deltaE = colourDifference(reflectanceOf(colour(left)), reflectanceOf(colour(right)));
       // A repair in the colour that is on the part anyway is no line to be seen.
       if ((a === null || b === null) && deltaE < RULE_OF_THUMB.hidingTolerance) continue;
       const place = { part: part.id, area: areaIds[left] };
       if (deltaE < RULE_OF_THUMB.contrastLow)
-        told.set(
+        adviceByPlace.set(
           key,
           advice(
             'caution',
@@ -199,7 +199,7 @@ function contrasts({ works, finishes }: AdviceInput): Advice[] {
           ),
         );
       if (deltaE > RULE_OF_THUMB.contrastHigh)
-        told.set(
+        adviceByPlace.set(
           key,
           advice(
             'note',
@@ -209,5 +209,5 @@ function contrasts({ works, finishes }: AdviceInput): Advice[] {
         );
     }
   });
-  return [...told.values()];
+  return [...adviceByPlace.values()];
 }

@@ -48,11 +48,12 @@ export function rimProblem(
   design: Design,
   methodsOf: (part: string) => readonly FinishMethod[],
 ): RimProblem {
-  const own = works.map(placesOn);
-  if (own.every(({ length }) => length === 0)) return NOTHING;
+  const placesOfPart = works.map(placesOn);
+  if (placesOfPart.every(({ length }) => length === 0)) return NOTHING;
   const starts = partOffsets(works).areas;
   const lengthOf = (part: number) =>
-    works[part]!.part.count * sumOf(own[part]!, ({ rim, from, to }) => (neighbourPart(rim) === null ? to - from : 0));
+    works[part]!.part.count *
+    sumOf(placesOfPart[part]!, ({ rim, from, to }) => (neighbourPart(rim) === null ? to - from : 0));
   const all = sumOf([...works.keys()], lengthOf);
   const beyond: OrderArea[] = [];
   const places: RimPlace[] = [];
@@ -62,18 +63,25 @@ export function rimProblem(
     const sizeM2 = surroundingsM2({ edgeMm, allEdgesMm: all, methods: methodsOf(part.id), bodyM2 });
     const outside = areas.length + beyond.length;
     if (edgeMm > 0) beyond.push(beyondArea(part, sizeM2, edgeMm / 1000));
-    for (const place of own[number]!) {
+    for (const place of placesOfPart[number]!) {
       const to = neighbourPart(place.rim);
       const met = works.findIndex((work) => work.part.id === to);
       if (to !== null && met < 0) continue;
       const gap = place.rim.beyond === 'gap';
       // Where two parts both speak of where they meet the first is heard: it masks a gap between them whenever it is painted.
-      const later = met >= 0 && met < number && own[met]!.some(({ rim }) => neighbourPart(rim) === part.id);
+      const later = met >= 0 && met < number && placesOfPart[met]!.some(({ rim }) => neighbourPart(rim) === part.id);
       const inward = met < 0 || (gap && !later && edgeMm > 0);
       if (later && !gap) continue;
       const sides = inward
         ? [{ ...place, other: outside }]
-        : metBeside(place, own[met]!, works[met]!, part.id, edgesTowards(own[number]!, to!), starts[met]!);
+        : metBeside(
+            place,
+            placesOfPart[met]!,
+            works[met]!,
+            part.id,
+            edgesTowards(placesOfPart[number]!, to!),
+            starts[met]!,
+          );
       places.push(
         ...sides.map((side) => ({ ...side, part: number, area: starts[number]! + place.area, oneWay: gap && later })),
       );
@@ -126,17 +134,19 @@ function metBeside(
   const facing = theirs.filter(
     ({ edge }) => edge === edges.at(-1 - (ownEdges.indexOf(place.edge) % Math.max(1, edges.length))),
   );
-  const snapped = (at: number) => [place.from, place.to].find((end) => Math.abs(end - at) <= SAME_END_MM) ?? at;
-  const found = facing.flatMap((one) => {
-    const [ours, other] = [place.span, one.span];
-    const across = (at: number) => snapped(ours[1] - ((ours[1] - ours[0]) * (at - other[0])) / (other[1] - other[0]));
-    const [fromMm, toMm] = [Math.max(place.from, across(one.to)), Math.min(place.to, across(one.from))];
+  const snapped = (along: number) =>
+    [place.from, place.to].find((end) => Math.abs(end - along) <= SAME_END_MM) ?? along;
+  const matching = facing.flatMap((facingPlace) => {
+    const [ours, other] = [place.span, facingPlace.span];
+    const across = (along: number) =>
+      snapped(ours[1] - ((ours[1] - ours[0]) * (along - other[0])) / (other[1] - other[0]));
+    const [fromMm, toMm] = [Math.max(place.from, across(facingPlace.to)), Math.min(place.to, across(facingPlace.from))];
     const path = pathSlice(place.path, fromMm, toMm);
     return path && toMm - fromMm > SAME_END_MM / 2
-      ? [{ ...place, from: fromMm, to: toMm, path, other: start + one.area }]
+      ? [{ ...place, from: fromMm, to: toMm, path, other: start + facingPlace.area }]
       : [];
   });
-  if (found.length > 0) return found;
+  if (matching.length > 0) return matching;
   const sizes = arrangement.areas.map(({ sizeMm2 }) => sizeMm2);
   return [{ ...place, other: start + Math.max(0, sizes.indexOf(maxOf(sizes))) }];
 }
@@ -174,16 +184,19 @@ const borderOf = ({ area, other, path, oneWay }: RimPlace, count: number): Order
 });
 
 /** A stretch of a rim as its tape is chosen. */
-export const maskedRimOf = ({ rim, path }: RimPlace, one: EdgeClass): Omit<MaskedRim, 'staysMin' | 'bondN25'> => ({
+export const maskedRimOf = (
+  { rim, path }: RimPlace,
+  edgeClass: EdgeClass,
+): Omit<MaskedRim, 'staysMin' | 'bondN25'> => ({
   beyond: rim.beyond as MaskedRim['beyond'],
   gapMm: rim.beyond === 'gap' ? rim.width : null,
   path,
-  class: one,
+  class: edgeClass,
 });
 
 /** How long a tape along a rim comes off clean, at best; hours at 23 °C. */
-export const longestCleanAtRim = (place: RimPlace, one: EdgeClass, means: MaskingMeans): number =>
-  longestCleanOnRim(maskedRimOf(place, one), means);
+export const longestCleanAtRim = (place: RimPlace, edgeClass: EdgeClass, means: MaskingMeans): number =>
+  longestCleanOnRim(maskedRimOf(place, edgeClass), means);
 
 /** The rims of one part as the plan writes them. */
 export const rimsOfPart = (

@@ -87,7 +87,7 @@ describe('a stretch of an edge', () => {
     expect(tape).toMatchObject({ from: 200, to: 500, edgeMm: 300 });
   });
   it('may be one thing and the next another', () => {
-    const found = rimsOf(
+    const rims = rimsOf(
       painted(
         [
           panel('a', [
@@ -98,7 +98,7 @@ describe('a stretch of an edge', () => {
         { a: GUN },
       ),
     );
-    expect(found.map(({ beyond, from, to, material }) => [beyond, from, to, material === 'foam'])).toEqual([
+    expect(rims.map(({ beyond, from, to, material }) => [beyond, from, to, material === 'foam'])).toEqual([
       ['gap', 0, 300, true],
       ['body', 300, 800, false],
     ]);
@@ -107,9 +107,9 @@ describe('a stretch of an edge', () => {
     // The lower 200 mm of the right edge of one are the upper 200 mm of the left edge of the other; above, only the first goes on.
     const one = panel('a', [{ beyond: 'butt', edge: 1, to: 200, part: 'b' }]);
     const other = panel('b', [{ beyond: 'butt', edge: 3, from: 0, to: 200, part: 'a' }]);
-    const found = rimsOf(painted([one, other], { a: GUN }));
-    expect(found).toHaveLength(1);
-    expect(found[0]).toMatchObject({ part: 'a', from: 0, to: 200, edgeMm: 200 });
+    const rims = rimsOf(painted([one, other], { a: GUN }));
+    expect(rims).toHaveLength(1);
+    expect(rims[0]).toMatchObject({ part: 'a', from: 0, to: 200, edgeMm: 200 });
   });
   it.each([
     [

@@ -49,10 +49,10 @@ export function sectionSteps(
     // Which of the pulls it is, from 1; 0: it is none.
     const place = pulls.indexOf(heap) + 1;
     const plain = turn === 'paint' && first === 0 ? (stage.withFirst ?? []) : [];
-    const own = [...plain, ...(stage.sections?.slice(first, first + count) ?? [])];
-    const parts = [...new Set(own.map((one) => one.part))];
+    const sectionNames = [...plain, ...(stage.sections?.slice(first, first + count) ?? [])];
+    const parts = [...new Set(sectionNames.map((sectionName) => sectionName.part))];
     const part = parts.length === 1 ? { part: parts[0]! } : {};
-    const said = sectionMessages(own, source.parts);
+    const said = sectionMessages(sectionNames, source.parts);
     const minutes = heap.endMin - startMin;
     let restMin = startMin - endMin;
     if (
@@ -81,7 +81,7 @@ export function sectionSteps(
     const rules = heap.painted.map(({ heap: painted, fromMin, toMin }) =>
       filmRule(idOf(heaps[painted]!), { fromMin, toMin }, 'pull', finish, source, dryingLocationOf(stage.school)),
     );
-    const before = heaps.slice(0, heaps.indexOf(heap)).findLast((one) => one.turn === 'paint')!;
+    const before = heaps.slice(0, heaps.indexOf(heap)).findLast((sectionBatch) => sectionBatch.turn === 'paint')!;
     const [opens, closes] = [
       Math.max(before.endMin, ...heap.painted.map(({ heap: painted, fromMin }) => heaps[painted]!.endMin + fromMin)),
       Math.min(...heap.painted.map(({ heap: painted, toMin }) => heaps[painted]!.endMin + toMin)),

@@ -79,8 +79,8 @@ it('where it takes several to pull in time, one alone is told how, and planned s
 });
 
 it('what is sprayed is divided into pieces, never within one: its mist would reach what is pulled beside it', () => {
-  const one = planned('tomato-can', 1, { school: 'wet', alone: true }, 3);
-  expect(one.stages[0]!.sections).toBeUndefined();
+  const plan = planned('tomato-can', 1, { school: 'wet', alone: true }, 3);
+  expect(plan.stages[0]!.sections).toBeUndefined();
   const many = planned('tomato-can', 12, { school: 'wet', alone: true }, 2);
   expect(many.stages[0]!.sections).toHaveLength(12);
   expect(many.stages[0]!.sections!.every(({ area }) => area === null)).toBe(true);
@@ -136,14 +136,14 @@ it('a school that was given up for want of time may be kept in sections; where o
 it('a plan whose sections are not pulled in their window is at fault', () => {
   const plan = planned('ivory-brush', 3, { school: 'wet', alone: true });
   const [stage] = plan.stages;
-  const late = stage!.sections!.map((one, index) =>
-    index === 0 ? { ...one, pullMin: one.pullMin + 40, offMin: one.offMin + 40 } : one,
+  const late = stage!.sections!.map((section, index) =>
+    index === 0 ? { ...section, pullMin: section.pullMin + 40, offMin: section.offMin + 40 } : section,
   );
   expect(planFaults({ ...plan, stages: [{ ...stage!, sections: late }] }).map(({ code }) => code)).toContain(
     'broken.section',
   );
-  const moved = plan.windows.map((one) =>
-    one.id.includes(':pull:1<') ? { ...one, closesMin: one.closesMin! + 5 } : one,
+  const moved = plan.windows.map((window) =>
+    window.id.includes(':pull:1<') ? { ...window, closesMin: window.closesMin! + 5 } : window,
   );
   expect(planFaults({ ...plan, windows: moved }).map(({ code }) => code)).toContain('broken.window');
 });
@@ -155,11 +155,13 @@ it('the day of one person keeps the turns', () => {
   const doneMin = new Map(plan.steps.slice(0, first).map(({ id }) => [id as string, 480]));
   const day = planDay([{ id: 'bands', title: 'Bands', steps: plan.steps, doneMin }], shop, days, 1000);
   expect(day.troubles).toEqual([]);
-  const at = new Map(day.schedule!.placed.map((one) => [one.task, one]));
+  const at = new Map(day.schedule!.placed.map((assignment) => [assignment.task, assignment]));
   const placed = turns.map(({ id }) =>
     at.get(day.work.find(({ steps }) => steps.some((step) => step.id === id))!.task.id)!,
   );
-  placed.slice(1).forEach((one, index) => expect(one.startMin).toBeGreaterThanOrEqual(placed[index]!.endMin - 1e-6));
+  placed
+    .slice(1)
+    .forEach((assignment, index) => expect(assignment.startMin).toBeGreaterThanOrEqual(placed[index]!.endMin - 1e-6));
   // What is folded up after the last pull goes on with it: the pull alone is asked.
   turns.forEach(({ kind, after, startMin, endMin }, index) => {
     if (kind !== 'pull') return;

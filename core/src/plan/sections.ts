@@ -20,23 +20,23 @@ export const onePersonMessage = ({ alone, sections }: StagePlan): { readonly alo
 /** When each section is painted and pulled, on the clock of the job. */
 export function sectionsPlanned(
   { lastCoatMin }: StageCost,
-  of: StageSections,
+  stageSections: StageSections,
   preparedMin: number,
   source: StageSource,
 ): SectionPlan[] {
-  const begun = preparedMin + lastCoatMin - of.paintedMin;
-  const times = of.sections.map(() => ({ paintedMin: 0, pullMin: 0, offMin: 0 }));
-  for (const { turn, first, count, startMin } of of.heaps) {
-    let at = begun + startMin;
+  const begun = preparedMin + lastCoatMin - stageSections.paintedMin;
+  const times = stageSections.sections.map(() => ({ paintedMin: 0, pullMin: 0, offMin: 0 }));
+  for (const { turn, first, count, startMin } of stageSections.heaps) {
+    let atMin = begun + startMin;
     for (let section = first; section < first + count; section++) {
-      const [time, one] = [times[section]!, of.sections[section]!];
-      if (turn === 'pull') time.pullMin = at;
-      at += turn === 'paint' ? one.paintMin : one.pullMin;
-      if (turn === 'pull') time.offMin = at;
-      else time.paintedMin = at;
+      const [time, one] = [times[section]!, stageSections.sections[section]!];
+      if (turn === 'pull') time.pullMin = atMin;
+      atMin += turn === 'paint' ? one.paintMin : one.pullMin;
+      if (turn === 'pull') time.offMin = atMin;
+      else time.paintedMin = atMin;
     }
   }
-  return of.sections.map((section, index) => ({ ...named(section, source), ...times[index]! }));
+  return stageSections.sections.map((section, index) => ({ ...named(section, source), ...times[index]! }));
 }
 
 /** A section as the plan names it. */

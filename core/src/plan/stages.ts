@@ -62,7 +62,7 @@ function stagePlan(
   const finish = finishOf(problem, stage.finish);
   const before = index === 0 ? startProgress(problem) : stages[index - 1]!.after;
   const { pulling, pulled } = stage;
-  const own = items[index]!;
+  const stageItems = items[index]!;
   const { layMin, sealMin, coatMin, pullMin, uncoverMin, overMin, tapeM, coats, keep, gap, mask } = stage;
   const { changeMin, waitMin } = displayedMinutes(stage);
   const refs = (indices: readonly number[]) => indices.map((area) => problem.areas[area]!.id);
@@ -79,7 +79,7 @@ function stagePlan(
     open: refs(stage.open.flatMap((open, area) => (open ? [area] : []))),
     covered: refs(mask.covers.map(({ area }) => area)),
     coveredParts: mask.wholes,
-    items: inLayingOrder(own).map(({ id }) => id),
+    items: inLayingOrder(stageItems).map(({ id }) => id),
     pictures,
     tasks: tasksOf(finish, stage, source),
     paint: paintOf(finish, stage, source),
@@ -93,13 +93,13 @@ function stagePlan(
     waitMin,
     tapeM,
     keep,
-    late: (pulled?.masks ?? []).some((one) => one !== pulling && isPastWindow(problem, one, pulled?.at ?? 0)),
-    windows: pulling && windowsOf(finish, stage, own, source),
+    late: (pulled?.masks ?? []).some((other) => other !== pulling && isPastWindow(problem, other, pulled?.at ?? 0)),
+    windows: pulling && windowsOf(finish, stage, stageItems, source),
     school: pulling?.school ?? null,
-    pull: pulling && pullWindow(sequence, index, own),
-    ...earlyLines(stage, own),
+    pull: pulling && pullWindow(sequence, index, stageItems),
+    ...earlyLines(stage, stageItems),
     hands: pulled?.hands ?? 0,
-    alone: onePersonPlan(stage.sections ?? sectionsFor(problem, stage, windowAlone(finish, stage, own, source))),
+    alone: onePersonPlan(stage.sections ?? sectionsFor(problem, stage, windowAlone(finish, stage, stageItems, source))),
     ...(stage.sections
       ? {
           sections: sectionsPlanned(stage, stage.sections, preparation.minutes, source),
@@ -108,8 +108,8 @@ function stagePlan(
       : {}),
     pulls: [
       ...new Set(
-        (pulled?.masks ?? []).flatMap((one) => {
-          const laid = stages.findIndex((earlier) => earlier.pulling === one || earlier.outer.includes(one));
+        (pulled?.masks ?? []).flatMap((other) => {
+          const laid = stages.findIndex((earlier) => earlier.pulling === other || earlier.outer.includes(other));
           return laid < 0 || laid === index ? [] : [laid + 1];
         }),
       ),
@@ -206,9 +206,9 @@ function tasksOf(finish: Finish, { over }: StageCost, { problem }: StageSource):
 }
 
 /** The window one alone would have to keep in sections: that of several people, or that of the school the finish likes and one alone has no time for. */
-function windowAlone(finish: Finish, stage: StageCost, own: StageItems, source: StageSource): Span | null {
+function windowAlone(finish: Finish, stage: StageCost, stageItems: StageItems, source: StageSource): Span | null {
   const school = source.problem.school ?? finish.school;
-  const liked = windowsOf(finish, stage, own, source)[school];
+  const liked = windowsOf(finish, stage, stageItems, source)[school];
   if ((stage.pulled?.hands ?? 0) > 1) return liked;
   const gaveWay = stage.pulling?.school !== school;
   return gaveWay && liked && liked.to !== null && stage.pullMin > liked.to - liked.from ? liked : null;
@@ -240,12 +240,12 @@ function picturesOf(
   return works.map(({ part, arrangement }, number) => ({
     part: part.id,
     areas: arrangement.areas.map(({ code }, index) => {
-      const at = starts.areas[number]! + index;
+      const areaIndex = starts.areas[number]! + index;
       return {
         code,
-        open: stage.open[at]!,
-        covered: covered.has(at),
-        colour: stage.open[at]! ? colourOverGround(finish, seen[at]!, stage.coats) : seen[at]!,
+        open: stage.open[areaIndex]!,
+        covered: covered.has(areaIndex),
+        colour: stage.open[areaIndex]! ? colourOverGround(finish, seen[areaIndex]!, stage.coats) : seen[areaIndex]!,
       };
     }),
   }));

@@ -155,12 +155,12 @@ const linesOfAll = ({ items }: StepSource): LineItem[] => items.flatMap(({ lines
 /** Usual cautions, each at the first step it applies to. */
 function withSafety(steps: readonly Draft[], { stages, finishes, kind, works, scale }: StepSource): Step[] {
   const high = !isModelScale(scale) && heightOf(works) > RULE_OF_THUMB.reachUp;
-  const told = new Set<SafetyCode>();
+  const reported = new Set<SafetyCode>();
   return steps.map((step) => {
     const stage = stages.find(({ number }) => number === step.stage);
     const finish = (stage && finishes.get(stage.finish)) ?? null;
-    const safety = cautionsAt(step, { kind, finish, high }).filter((code) => !told.has(code));
-    for (const code of safety) told.add(code);
+    const safety = cautionsAt(step, { kind, finish, high }).filter((code) => !reported.has(code));
+    for (const code of safety) reported.add(code);
     return { ...step, safety };
   });
 }

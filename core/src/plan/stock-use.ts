@@ -22,16 +22,16 @@ export interface StockUsed {
 export function stockUse(laid: readonly unknown[], shelf: Pick<Shelf, 'tapes' | 'supplies'>): StockUsed[] {
   const items = laid.filter(isSound);
   const rolls = tapeNeeds(items, shelf.tapes).flatMap(({ tape: code, lengthM }): StockUsed[] => {
-    const tape = shelf.tapes.find((one) => one.code === code);
+    const tape = shelf.tapes.find((other) => other.code === code);
     return tape?.rolls === undefined ? [] : [{ stuff: 'tapes', code, packs: lengthM / rollLengthM(tape) }];
   });
   const packs = supplyNeeds(items, 0, shelf.supplies ?? []).flatMap(({ code, amount }): StockUsed[] => {
-    const supply = shelf.supplies?.find((one) => one.code === code);
+    const supply = shelf.supplies?.find((other) => other.code === code);
     return supply?.packs === undefined || code === null
       ? []
       : [{ stuff: 'supplies', code, packs: amount / supply.pack }];
   });
-  return [...rolls, ...packs].filter((one) => one.packs > 0);
+  return [...rolls, ...packs].filter((used) => used.packs > 0);
 }
 
 const amount = (value: unknown): boolean => typeof value === 'number' && Number.isFinite(value) && value >= 0;

@@ -6,59 +6,61 @@ import type { Plan } from './types';
 
 /** The sums shown are the sums of their parts. */
 export function sumFaults({ stages, steps, items, orders, lists }: Plan): Broken[] {
-  const told = (of: string, shown: number, found: number): Broken[] =>
-    Math.abs(shown - found) <= SUM_TOLERANCE * Math.max(1, Math.abs(shown) / 1000)
+  const faultsOfSum = (what: string, shown: number, computed: number): Broken[] =>
+    Math.abs(shown - computed) <= SUM_TOLERANCE * Math.max(1, Math.abs(shown) / 1000)
       ? []
-      : [{ code: 'broken.sum', values: { of, shown, found } }];
+      : [{ code: 'broken.sum', values: { of: what, shown, found: computed } }];
   const perStage = stages.flatMap((stage) => {
-    const of = steps.filter((step) => step.stage === stage.number && step.kind !== 'unplug' && step.kind !== 'inspect');
+    const stageSteps = steps.filter(
+      (step) => step.stage === stage.number && step.kind !== 'unplug' && step.kind !== 'inspect',
+    );
     const minutes = (kinds: readonly Step['kind'][]) =>
       sumOf(
-        of.filter(({ kind }) => kinds.includes(kind)),
+        stageSteps.filter(({ kind }) => kinds.includes(kind)),
         workOf,
       );
     const laid = items.filter((item) => item.stage === stage.number);
     return [
-      ...told(`${stage.session} lay`, stage.layMin, minutes(['lay', 'cover', 'plug'])),
-      ...told(
+      ...faultsOfSum(`${stage.session} lay`, stage.layMin, minutes(['lay', 'cover', 'plug'])),
+      ...faultsOfSum(
         `${stage.session} items`,
         stage.layMin,
         sumOf(laid, ({ layMin }) => layMin),
       ),
-      ...told(`${stage.session} coats`, stage.coatMin, minutes(['coat'])),
-      ...told(`${stage.session} seal`, stage.sealMin, minutes(['seal'])),
-      ...told(`${stage.session} pull`, stage.pullMin, minutes(['pull'])),
-      ...told(`${stage.session} uncover`, stage.uncoverMin, minutes(['uncover'])),
-      ...told(
+      ...faultsOfSum(`${stage.session} coats`, stage.coatMin, minutes(['coat'])),
+      ...faultsOfSum(`${stage.session} seal`, stage.sealMin, minutes(['seal'])),
+      ...faultsOfSum(`${stage.session} pull`, stage.pullMin, minutes(['pull'])),
+      ...faultsOfSum(`${stage.session} uncover`, stage.uncoverMin, minutes(['uncover'])),
+      ...faultsOfSum(
         `${stage.session} covers off`,
         stage.uncoverMin,
         sumOf(items, (item) =>
           (item.kind === 'cover' || item.kind === 'own') && item.until.stage === stage.number ? item.pullMin : 0,
         ),
       ),
-      ...told(`${stage.session} change`, stage.changeMin, minutes(['gate', 'gun-clean', 'gun-strip', 'mix'])),
-      ...told(
+      ...faultsOfSum(`${stage.session} change`, stage.changeMin, minutes(['gate', 'gun-clean', 'gun-strip', 'mix'])),
+      ...faultsOfSum(
         `${stage.session} paint`,
         stage.paint.ml,
-        sumOf(of, ({ say }) => (say.code === 'step.mix' ? Number(say.values.ml) : 0)),
+        sumOf(stageSteps, ({ say }) => (say.code === 'step.mix' ? Number(say.values.ml) : 0)),
       ),
-      ...told(`${stage.session} over`, stage.overMin, minutes(['abrade', 'prime'])),
-      ...told(
+      ...faultsOfSum(`${stage.session} over`, stage.overMin, minutes(['abrade', 'prime'])),
+      ...faultsOfSum(
         `${stage.session} wait`,
         stage.waitMin,
         sumOf(
-          of.filter(({ attended }) => !attended),
+          stageSteps.filter(({ attended }) => !attended),
           lengthOf,
         ),
       ),
-      ...told(`${stage.session} clock`, stage.endMin - stage.startMin, sumOf(of, lengthOf)),
+      ...faultsOfSum(`${stage.session} clock`, stage.endMin - stage.startMin, sumOf(stageSteps, lengthOf)),
     ];
   });
   const chosen = orders.find((order) => order.chosen);
   const whole = chosen
     ? [
-        ...told('end', chosen.endMin, steps.at(-1)?.endMin ?? 0),
-        ...told(
+        ...faultsOfSum('end', chosen.endMin, steps.at(-1)?.endMin ?? 0),
+        ...faultsOfSum(
           'work',
           chosen.workMin,
           sumOf(
@@ -66,7 +68,7 @@ export function sumFaults({ stages, steps, items, orders, lists }: Plan): Broken
             workOf,
           ),
         ),
-        ...told(
+        ...faultsOfSum(
           'coats',
           chosen.coats,
           new Set(
@@ -75,19 +77,19 @@ export function sumFaults({ stages, steps, items, orders, lists }: Plan): Broken
             ),
           ).size,
         ),
-        ...told(
+        ...faultsOfSum(
           'paint',
           chosen.paintMl,
           sumOf(lists.paint, ({ ml }) => ml),
         ),
-        ...told(
+        ...faultsOfSum(
           'drape',
           chosen.drapeM2,
           sumOf(lists.drape, ({ sizeM2 }) => sizeM2),
         ),
       ]
     : [];
-  const tape = told(
+  const tape = faultsOfSum(
     'tape',
     sumOf(lists.tape, ({ lengthM }) => lengthM),
     sumOf(items.filter(isTape), (item) => {

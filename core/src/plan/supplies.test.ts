@@ -18,7 +18,7 @@ const need = (
   { lists }: Pick<Plan, 'lists'>,
   kind: Supply['kind'],
   sizeMm: number | null = null,
-): SupplyNeed | undefined => lists.supplies.find((one) => one.kind === kind && one.sizeMm === sizeMm);
+): SupplyNeed | undefined => lists.supplies.find((supply) => supply.kind === kind && supply.sizeMm === sizeMm);
 const stocked = (code: string, over: Partial<Supply>): Shelf => ({
   ...SHIPPED_SHELF,
   supplies: SHIPPED_SUPPLIES.map((supply) => (supply.code === code ? { ...supply, ...over } : supply)),
@@ -129,8 +129,8 @@ describe('what is used off the stock', () => {
         5,
       );
     for (const { code, amount } of plan.lists.supplies)
-      expect(used.find((one) => one.stuff === 'supplies' && one.code === code)!.packs).toBeCloseTo(
-        amount / counted.supplies!.find((one) => one.code === code)!.pack,
+      expect(used.find((other) => other.stuff === 'supplies' && other.code === code)!.packs).toBeCloseTo(
+        amount / counted.supplies!.find((supply) => supply.code === code)!.pack,
         5,
       );
   });

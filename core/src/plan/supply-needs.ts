@@ -22,13 +22,13 @@ interface Taken {
 export function supplyNeeds(items: readonly Item[], sealedM: number, supplies: readonly Supply[]): SupplyNeed[] {
   const taken = [
     ...items.flatMap(takenBy),
-    ...(sealedM > 0 ? [of('liquid-mask', null, sealedM * RULE_OF_THUMB.liquidMaskPerMetreMl, 1)] : []),
+    ...(sealedM > 0 ? [needOf('liquid-mask', null, sealedM * RULE_OF_THUMB.liquidMaskPerMetreMl, 1)] : []),
   ];
   const keys = [...new Set(taken.map(keyOf))].sort(compareText);
   return keys.map((key) => {
-    const alike = taken.filter((one) => keyOf(one) === key);
+    const alike = taken.filter((other) => keyOf(other) === key);
     const { kind, sizeMm } = alike[0]!;
-    const amount = sumOf(alike, (one) => one.amount);
+    const amount = sumOf(alike, (other) => other.amount);
     return {
       kind,
       sizeMm,
@@ -39,7 +39,7 @@ export function supplyNeeds(items: readonly Item[], sealedM: number, supplies: r
   });
 }
 
-const of = (kind: SupplyKind, sizeMm: number | null, amount: number, pieces: number): Taken => ({
+const needOf = (kind: SupplyKind, sizeMm: number | null, amount: number, pieces: number): Taken => ({
   kind,
   sizeMm,
   amount,
@@ -52,12 +52,14 @@ function takenBy(item: Item): Taken[] {
   switch (item.kind) {
     case 'cover':
       return [
-        of(item.area === null || item.area === SURROUNDINGS_ID ? 'film' : 'paper', null, item.sizeM2, item.count),
+        needOf(item.area === null || item.area === SURROUNDINGS_ID ? 'film' : 'paper', null, item.sizeM2, item.count),
       ];
     case 'own':
-      return item.sizeM2 > 0 ? [of('paper', null, item.sizeM2, item.count)] : [];
+      return item.sizeM2 > 0 ? [needOf('paper', null, item.sizeM2, item.count)] : [];
     case 'rim':
-      return item.material === FOAM ? [of('foam', item.widthMm, (item.lengthMm / 1000) * item.count, item.count)] : [];
+      return item.material === FOAM
+        ? [needOf('foam', item.widthMm, (item.lengthMm / 1000) * item.count, item.count)]
+        : [];
     case 'plug':
       return closingTakes(item);
     default:
@@ -67,18 +69,18 @@ function takenBy(item: Item): Taken[] {
 
 /** What closing an opening takes, all alike together. */
 function closingTakes({ closing, count }: PlugItem): Taken[] {
-  const made = CLOSING_MATERIALS[closing.code];
+  const material = CLOSING_MATERIALS[closing.code];
   switch (closing.code) {
     case 'opening.foam':
     case 'opening.foam-strip':
-      return [of('foam', closing.values.foamMm, (closing.values.lengthMm / 1000) * count, count)];
+      return [needOf('foam', closing.values.foamMm, (closing.values.lengthMm / 1000) * count, count)];
     case 'opening.disc':
-      return [of('film', null, (closing.values.discMm / 1000) ** 2 * count, count)];
+      return [needOf('film', null, (closing.values.discMm / 1000) ** 2 * count, count)];
     case 'opening.sheet':
-      return [of('card', null, ((closing.values.widthMm * closing.values.heightMm) / 1e6) * count, count)];
+      return [needOf('card', null, ((closing.values.widthMm * closing.values.heightMm) / 1e6) * count, count)];
     case 'opening.putty':
       return [
-        of(
+        needOf(
           'putty',
           null,
           ((closing.values.widthMm * closing.values.heightMm * RULE_OF_THUMB.puttyThickMm) / 1000) * count,
@@ -86,8 +88,8 @@ function closingTakes({ closing, count }: PlugItem): Taken[] {
         ),
       ];
     default:
-      if (made === 'bag') return [of('bag', null, count, count)];
-      return made === 'film' ? [of('film', null, (closingFilmMm2(closing) / 1e6) * count, count)] : [];
+      if (material === 'bag') return [needOf('bag', null, count, count)];
+      return material === 'film' ? [needOf('film', null, (closingFilmMm2(closing) / 1e6) * count, count)] : [];
   }
 }
 

@@ -21,16 +21,16 @@ export const ordersByAim = (design: Design, shelf: Shelf, store?: PartCache): Ai
 /** The same in steps, so that it can be left early. */
 export function* ordersByAimSteps(design: Design, shelf: Shelf, store?: PartCache): Generator<unknown, AimOrder[]> {
   const { problem, preparation } = jobProblem(yield* workOutSteps(design, store), design, shelf);
-  const found: AimOrder[] = [];
+  const aimOrders: AimOrder[] = [];
   for (const wish of AIMS) {
     const searched = yield* keptMaskSearchSteps({ ...problem, wish });
     const [best] = preferredFirst(searched.problem, searched.result.sequences);
     if (best)
-      found.push({
+      aimOrders.push({
         wish,
         order: best.order,
         ...withOverhead(sequenceFigures(best), overheadMinutes(preparation, problem)),
       });
   }
-  return roundNumbers(found);
+  return roundNumbers(aimOrders);
 }

@@ -50,7 +50,7 @@ export function preparationTasks(parts: readonly PreparedPart[], climate: Climat
   const abrading = abradingOf(painted, climate);
   const { airC, surfaceC } = tapingAir(climate);
   const warmMin = painted.length > 0 && Math.min(airC, surfaceC) < RULE_OF_THUMB.coldC ? RULE_OF_THUMB.warmFor : 0;
-  const minutes = [...washes, ...abrading].reduce((sum, one) => sum + one.minutes, warmMin);
+  const minutes = [...washes, ...abrading].reduce((sum, task) => sum + task.minutes, warmMin);
   return { washes, abrading, warmMin, minutes };
 }
 

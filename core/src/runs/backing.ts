@@ -48,7 +48,7 @@ export function backingFor(
   const overlap = Math.min(RULE_OF_THUMB.backingOverlap[size], widthMm / 4);
   const slack = Math.max(widthMm / 8, widthMm - widthMm / 4 - overlap);
   const pieces = Math.max(1, Math.ceil((facetCount(piece, slack) * backedMm) / pathLength(piece) - 1e-9));
-  const straight = [0, backedMm].map((at) => ({ at, curvature: 0 }));
+  const straight = [0, backedMm].map((along) => ({ at: along, curvature: 0 }));
   const wider = means.tapes.filter((tape) => tape.widthMm > widthMm);
   const choice = chooseTape(wider, {
     ...wish,
@@ -106,7 +106,7 @@ function facetCount(piece: Path, slack: number): number {
  * keeps its draught out: an outer safety tape.
  */
 export function seamTape(wish: TapeWish, means: MaskingMeans, gun: boolean): Tape | null {
-  const samples = [0, 100].map((at) => ({ at, curvature: 0 }));
+  const samples = [0, 100].map((along) => ({ at: along, curvature: 0 }));
   // It lies on tape and cover, not on paint.
   const roomMm = isModelScale(means.scale) ? RULE_OF_THUMB.modelSeamMm : Infinity;
   const over: TapeWish = { ...wish, samples, crisp: false, exactWidthMm: null, roomMm, bondN25: Infinity };

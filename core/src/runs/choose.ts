@@ -70,11 +70,11 @@ const WIDEST_EDGE_MM = { crisp: 19, rough: 24 } as const;
 export function chooseTape(shelf: readonly Tape[], wish: TapeWish): TapeChoice | null {
   const suiting = shelf.filter((tape) => suits(tape, wish));
   const warm = suiting.filter(({ minApplyC }) => minApplyC <= wish.surfaceC);
-  const found = bestOf(
+  const best = bestOf(
     warm.filter((tape) => dwellShare(tape, wish) <= 1),
     wish,
   );
-  if (found) return withDoubts(found, wish, suiting, []);
+  if (best) return withDoubts(best, wish, suiting, []);
   const short = bestOf(warm, wish);
   if (short) {
     const cleanMin = maxDwellMin(short.tape.cleanHours, wish.airC);
@@ -108,7 +108,7 @@ function withDoubts(
         : [
             {
               code: 'doubt.lesser-edge' as const,
-              values: { edge: tape.edge, gentle: suiting.some((one) => makesIt(one, wish)) },
+              values: { edge: tape.edge, gentle: suiting.some((gentle) => makesIt(gentle, wish)) },
             },
           ]),
       ...(hold === 'safe' ? [] : [messageWithoutValues(hold === 'test' ? 'doubt.test-pull' : 'doubt.lifts')]),
@@ -164,8 +164,11 @@ function bestOf(tapes: readonly Tape[], wish: TapeWish): Candidate | null {
     .map((tape) => ({ tape, ...standingOf(tape, wish), place: placeOf(tape) }))
     .sort((a, b) => a.rank - b.rank || a.place - b.place);
   const alike = new Map<string, typeof standing>();
-  for (const one of standing)
-    alike.set(`${one.rank} ${one.place}`, [...(alike.get(`${one.rank} ${one.place}`) ?? []), one]);
+  for (const candidate of standing)
+    alike.set(`${candidate.rank} ${candidate.place}`, [
+      ...(alike.get(`${candidate.rank} ${candidate.place}`) ?? []),
+      candidate,
+    ]);
   for (const group of alike.values()) {
     const best = group
       .map(({ place: _, ...one }) => ({ ...one, fit: fitOf(one.tape, wish) }))

@@ -29,10 +29,10 @@ export function mergeOntoSheets(part: MaskedPart, runs: readonly Run[], tapes: r
     }),
   );
   return runs.map((run, index): Run => {
-    const own = shapes[index]?.owner;
-    const sheet = own === undefined ? undefined : sheets.get(own);
+    const lineId = shapes[index]?.owner;
+    const sheet = lineId === undefined ? undefined : sheets.get(lineId);
     if (!sheet) return run;
-    const head = shapes.findIndex((shape) => shape?.owner === own);
+    const head = shapes.findIndex((shape) => shape?.owner === lineId);
     const { film, shapes: count, inner, widthMm, heightMm, code, lengthMm } = sheet;
     return {
       ...run,

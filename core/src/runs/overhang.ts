@@ -43,8 +43,8 @@ export function overhangs(
   const turn = side === 'left' ? 1 : -1;
   const offs = across(Math.max(innerMm, LEEWAY_MM), outerMm - LEEWAY_MM);
   const areaOf = areaFinder(arrangement.areas);
-  const overAt = (at: number): boolean => {
-    const point = pointAt(piece, at);
+  const overAt = (along: number): boolean => {
+    const point = pointAt(piece, along);
     return offs.some((off) => {
       const area = areaOf(pointBesideLine(point, turn * off, skin.metric));
       return area >= 0 && painted[area] === true;
@@ -52,11 +52,11 @@ export function overhangs(
   };
   // Before the first place that is looked at all along, and after the last, there may be a tip as well.
   const step = (to - from) / Math.round(Math.min(PLACES.most, Math.max(PLACES.least, (to - from) / PLACES.everyMm)));
-  const found = mergeIntervals(
+  const intervals = mergeIntervals(
     [...fromTheEnds([from, to], step, outerMm, overAt), ...allAlong([from, to], step, overAt)],
     1e-9,
   );
-  return found.map(([fromMm, toMm]) => ({ fromMm, toMm }));
+  return intervals.map(([fromMm, toMm]) => ({ fromMm, toMm }));
 }
 
 /** Places across a tape, its far edge first: near enough to one another to see a narrow strip that it crosses; and one hard by its line, where a tip may end. */
@@ -67,9 +67,9 @@ function across(innerMm: number, outerMm: number): number[] {
 }
 
 /** Every so many mm. */
-function allAlong([from, to]: readonly [number, number], step: number, overAt: (at: number) => boolean): Interval[] {
+function allAlong([from, to]: readonly [number, number], step: number, overAt: (along: number) => boolean): Interval[] {
   const places = Array.from({ length: Math.round((to - from) / step) }, (_, index) => from + (index + 0.5) * step);
-  return places.flatMap((at) => (overAt(at) ? [[at - step / 2, at + step / 2]] : []));
+  return places.flatMap((place) => (overAt(place) ? [[place - step / 2, place + step / 2]] : []));
 }
 
 /** From each end as far as it reaches over there; looked for at least so far, and no farther than the most. */
@@ -77,7 +77,7 @@ function fromTheEnds(
   [from, to]: readonly [number, number],
   mostMm: number,
   farMm: number,
-  overAt: (at: number) => boolean,
+  overAt: (along: number) => boolean,
 ): Interval[] {
   // A tip may begin a little way in, where its end lies beyond the part.
   const reach = (placeAt: (off: number) => number): number => {

@@ -113,4 +113,4 @@ export function pieceAlong(
 
 /** Code of the line of the list a stroke belongs to. */
 export const lineCode = ({ lines }: MaskedPart, { owner }: ResolvedLine): string =>
-  codeOfLine([...new Set(lines.map((one) => one.owner))].indexOf(owner));
+  codeOfLine([...new Set(lines.map((line) => line.owner))].indexOf(owner));

@@ -143,7 +143,7 @@ describe('a tape and the paint below it', () => {
         fc.boolean(),
         fc.double({ min: 0, max: 4000, noNaN: true }),
         (bondN25, crisp, model, staysMin) => {
-          const found = chosen({ bondN25, crisp, model, staysMin, roomMm: 60 });
+          const choice = chosen({ bondN25, crisp, model, staysMin, roomMm: 60 });
           const best = Math.min(
             ...SHIPPED_TAPES.filter(
               ({ widthMm, cleanHours, edge }) =>
@@ -153,7 +153,7 @@ describe('a tape and the paint below it', () => {
               return deTackFor(bondN25, tape, share) !== null ? 0 : rank[holdOnFilm(bondN25, tapeGrip(tape, share))];
             }),
           );
-          return found !== null && rank[found.hold] === best;
+          return choice !== null && rank[choice.hold] === best;
         },
       ),
     );
@@ -370,12 +370,12 @@ describe('strips', () => {
   it('is covered by one tape of its width, or one that is slit to it while it is narrow', () => {
     const strip = (offset: number, shelf: readonly Tape[] = SHIPPED_TAPES) => {
       const of = part(offset);
-      const found = stripTapes(
+      const tapes = stripTapes(
         of,
         of.arrangement.areas.findIndex(({ sizeMm2 }) => sizeMm2 < 60_000),
         shelf,
       );
-      return found && { ...found, tapes: found.tapes.length };
+      return tapes && { ...tapes, tapes: tapes.tapes.length };
     };
     expect(strip(-6)).toMatchObject({ widthMm: 6, slit: false });
     expect(strip(-7.5)).toMatchObject({ widthMm: expect.closeTo(7.5, 1), slit: true });

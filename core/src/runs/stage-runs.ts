@@ -200,8 +200,8 @@ function runOf(site: Site, wish: TapeWish): Omit<Unordered, 'edges' | 'backing' 
     count: part.count,
     strip,
   };
-  const own = mostSpecificFirst({ part: part.id, line: line.owner, side: span.side }, means.ownWays ?? [])[0];
-  if (own) return { ...place, ...laidOwnWay(own, wish) };
+  const ownWay = mostSpecificFirst({ part: part.id, line: line.owner, side: span.side }, means.ownWays ?? [])[0];
+  if (ownWay) return { ...place, ...laidOwnWay(ownWay, wish) };
   const { choice, overhang } = narrowEnough(site, wish);
   // What a person has chosen is laid, not cut from film.
   const cut = choice?.pinned ? null : cutOutFor(means.tapes, piece, wish, choice);

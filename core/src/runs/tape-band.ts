@@ -51,8 +51,8 @@ function nearestWithin(
   let best: { readonly at: number; readonly distanceMm: number } | null = null;
   for (const { path, box } of lengths) {
     if (!isNearBox(place, box, outerMm / share)) continue;
-    const found = nearestOnPath(trueRound(path, share), { x: place.x, y: place.y * share });
-    if (best === null || found.distanceMm < best.distanceMm) best = found;
+    const nearest = nearestOnPath(trueRound(path, share), { x: place.x, y: place.y * share });
+    if (best === null || nearest.distanceMm < best.distanceMm) best = nearest;
   }
   return best;
 }

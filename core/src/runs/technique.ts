@@ -87,12 +87,12 @@ type StretchCode = 'technique.texture' | 'technique.at-the-piece';
 function onTheWay({ piece, crosses, folds, closed, overhangs: over, posts, ...run }: LayInput): LayMethod[] {
   const [start, end] = [piece[0]!.at, piece.at(-1)!.at];
   const within = crosses.filter(({ from, to }) => to >= start && from <= end);
-  const placesOf = (is: (one: FeatureCrossing) => boolean) => within.filter(is).map(({ from }) => from);
-  const at = (code: PlacedCode, places: readonly number[]): LayMethod[] =>
+  const placesOf = (is: (crossing: FeatureCrossing) => boolean) => within.filter(is).map(({ from }) => from);
+  const methodsAt = (code: PlacedCode, places: readonly number[]): LayMethod[] =>
     places.length === 0 ? [] : [{ code, values: { atMm: places }, from: Math.min(...places), to: Math.max(...places) }];
   const along = (code: StretchCode, kind: FeatureCrossing['kind']): LayMethod[] =>
     within
-      .filter((one) => one.kind === kind)
+      .filter((crossing) => crossing.kind === kind)
       .map(({ from, to }) => {
         const [fromMm, toMm] = [Math.max(from, start), Math.min(to, end)];
         return { code, values: { fromMm, toMm }, from: fromMm, to: toMm };
@@ -103,25 +103,25 @@ function onTheWay({ piece, crosses, folds, closed, overhangs: over, posts, ...ru
   });
   return [
     ...(closed ? [{ code: 'technique.closed' as const, values: { overlapMm: RULE_OF_THUMB.closedOverlap } }] : []),
-    ...at('technique.corner', apart(cornerDistances(piece))),
-    ...at('technique.snip', folded),
-    ...at(
+    ...methodsAt('technique.corner', apart(cornerDistances(piece))),
+    ...methodsAt('technique.snip', folded),
+    ...methodsAt(
       'technique.guide',
       placesOf(({ kind }) => kind === 'raised-row'),
     ),
     ...rowsAlong({ ...run, piece }),
-    ...at(
+    ...methodsAt(
       'technique.pieces',
       placesOf(({ kind, feature }) => kind === 'opening' && posts.has(feature)),
     ),
     ...over.map(trimOverhang),
     ...along('technique.texture', 'texture'),
     ...along('technique.at-the-piece', 'no-touch'),
-    ...at(
+    ...methodsAt(
       'technique.hollow',
       placesOf(({ kind, bend }) => kind === 'crease' && bend === 'concave'),
     ),
-    ...at(
+    ...methodsAt(
       'technique.press',
       placesOf(({ kind, bend }) => kind === 'crease' && bend !== 'concave'),
     ),

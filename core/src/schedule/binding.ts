@@ -20,7 +20,7 @@ export function bindingConstraints(problem: ScheduleProblem, { schedule, decisio
   const { placed } = schedule;
   const chain: Binding[] = [];
   let task = placed.reduce(
-    (last, one, index) => (one.endMin > placed[last]!.endMin + TIME_TOLERANCE_MIN ? index : last),
+    (last, assignment, index) => (assignment.endMin > placed[last]!.endMin + TIME_TOLERANCE_MIN ? index : last),
     0,
   );
   for (let guard = 0; guard <= placed.length && placed[task]; guard++) {
@@ -44,8 +44,8 @@ function bindOf(
   placed: SolvedSchedule['schedule']['placed'],
   task: number,
 ): { by: Binding['by']; other: number | null } {
-  const own = placed[task]!;
-  const near = (at: number) => Math.abs(at - own.startMin) < 1e-3;
+  const assignment = placed[task]!;
+  const near = (moment: number) => Math.abs(moment - assignment.startMin) < 1e-3;
   const { earliestMin, atMin } = tasks[task]!;
   if (atMin !== undefined && near(atMin)) return { by: 'pinned', other: null };
   const lag = lags.find(
@@ -64,9 +64,10 @@ function bindOf(
     ({ before, task: after, maxMin, fromEnd }) =>
       before === task &&
       maxMin !== Infinity &&
-      Math.abs(placed[after]!.startMin - (fromEnd ? own.endMin : own.startMin) - maxMin) < 1e-2,
+      Math.abs(placed[after]!.startMin - (fromEnd ? assignment.endMin : assignment.startMin) - maxMin) < 1e-2,
   );
-  if (put && own.startMin > Math.max(nowMin, earliestMin) + TIME_TOLERANCE_MIN) return { by: 'hours', other: null };
+  if (put && assignment.startMin > Math.max(nowMin, earliestMin) + TIME_TOLERANCE_MIN)
+    return { by: 'hours', other: null };
   if (near(nowMin)) return { by: 'now', other: null };
   if (near(earliestMin)) return { by: 'earliest', other: null };
   return { by: 'hours', other: null };

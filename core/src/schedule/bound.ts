@@ -29,11 +29,15 @@ interface Capacity {
 }
 
 function capacityOf(hours: readonly (readonly Shift[])[]): Capacity {
-  const corners = [...new Set(hours.flatMap((one) => one.flatMap(({ from, to }) => [from, to])))].sort((a, b) => a - b);
-  const rates = corners.map((at) => hours.filter((one) => one.some(({ from, to }) => from <= at && at < to)).length);
+  const corners = [...new Set(hours.flatMap((shifts) => shifts.flatMap(({ from, to }) => [from, to])))].sort(
+    (a, b) => a - b,
+  );
+  const rates = corners.map(
+    (corner) => hours.filter((shifts) => shifts.some(({ from, to }) => from <= corner && corner < to)).length,
+  );
   const sums: number[] = [];
-  corners.forEach((at, index) =>
-    sums.push(index === 0 ? 0 : sums[index - 1]! + rates[index - 1]! * (at - corners[index - 1]!)),
+  corners.forEach((corner, index) =>
+    sums.push(index === 0 ? 0 : sums[index - 1]! + rates[index - 1]! * (corner - corners[index - 1]!)),
   );
   return { corners, sums, rates };
 }
@@ -41,8 +45,8 @@ function capacityOf(hours: readonly (readonly Shift[])[]): Capacity {
 /** The soonest moment by which so many minutes may have been worked from another on; Infinity: never. */
 function throughAt({ corners, sums, rates }: Capacity, fromMin: number, minutes: number): number {
   if (minutes <= 0) return fromMin;
-  const at = lastAtMost(corners, fromMin);
-  const begun = at < 0 ? 0 : sums[at]! + rates[at]! * (fromMin - corners[at]!);
+  const cornerIndex = lastAtMost(corners, fromMin);
+  const begun = cornerIndex < 0 ? 0 : sums[cornerIndex]! + rates[cornerIndex]! * (fromMin - corners[cornerIndex]!);
   const wanted = begun + minutes;
   const piece = Math.min(lastAtMost(sums, wanted - 1e-9), corners.length - 1);
   if (piece < 0 || rates[piece] === 0) return Infinity;

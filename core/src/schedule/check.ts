@@ -16,43 +16,44 @@ export function scheduleFaults(
   { tasks, workers, places, nowMin }: ScheduleProblem,
   { placed }: Pick<Schedule, 'placed'>,
 ): ScheduleFault[] {
-  const by = new Map(placed.map((one) => [one.task, one]));
+  const by = new Map(placed.map((assignment) => [assignment.task, assignment]));
   const hoursOf = new Map(workers.map(({ id, hours }) => [id, mergeHours(hours)]));
   const placeHours = new Map(places.map(({ id, hours }) => [id, hours && mergeHours(hours)]));
   const faults: ScheduleFault[] = [];
   const add = (code: ScheduleFault['code'], task: string, other?: string) =>
     faults.push({ code, task, ...(other === undefined ? {} : { other }) });
   for (const task of tasks) {
-    const own = by.get(task.id);
-    if (!own) {
+    const assignment = by.get(task.id);
+    if (!assignment) {
       add('missing', task.id);
       continue;
     }
-    if (own.startMin < Math.max(nowMin, task.earliestMin) - CLOSE) add('too-early', task.id);
-    if (task.atMin !== undefined && Math.abs(own.startMin - Math.max(task.atMin, nowMin)) > CLOSE)
+    if (assignment.startMin < Math.max(nowMin, task.earliestMin) - CLOSE) add('too-early', task.id);
+    if (task.atMin !== undefined && Math.abs(assignment.startMin - Math.max(task.atMin, nowMin)) > CLOSE)
       add('pinned', task.id);
-    if (task.worker !== undefined && task.hands > 0 && !own.workers.includes(task.worker)) add('pinned', task.id);
-    if (new Set(own.workers).size !== task.hands) add('hands', task.id);
+    if (task.worker !== undefined && task.hands > 0 && !assignment.workers.includes(task.worker))
+      add('pinned', task.id);
+    if (new Set(assignment.workers).size !== task.hands) add('hands', task.id);
     const held = task.places.map((id) => placeHours.get(id) ?? null).filter((hours) => hours !== null);
-    const limits = [...own.workers.map((id) => hoursOf.get(id) ?? []), ...held];
-    const minutes = taskMinutes(task, own.workers) + own.scuffMin;
+    const limits = [...assignment.workers.map((id) => hoursOf.get(id) ?? []), ...held];
+    const minutes = taskMinutes(task, assignment.workers) + assignment.scuffMin;
     const paused = task.pauses && limits.length === 1;
     if (
       paused
-        ? Math.abs(openMinutesBetween(limits[0]!, own.startMin, own.endMin) - minutes) > CLOSE
-        : Math.abs(own.endMin - own.startMin - minutes) > CLOSE
+        ? Math.abs(openMinutesBetween(limits[0]!, assignment.startMin, assignment.endMin) - minutes) > CLOSE
+        : Math.abs(assignment.endMin - assignment.startMin - minutes) > CLOSE
     )
       add('length', task.id);
-    if (!paused && limits.some((hours) => !inside(hours, own))) add('hours', task.id);
+    if (!paused && limits.some((hours) => !inside(hours, assignment))) add('hours', task.id);
     for (const lag of task.after) {
       const other = by.get(lag.task);
       if (!other) continue;
-      const since = own.startMin - (lag.from === 'end' ? other.endMin : other.startMin);
+      const since = assignment.startMin - (lag.from === 'end' ? other.endMin : other.startMin);
       if (since < lag.minMin - CLOSE) add('too-early', task.id, lag.task);
       if (
         lag.maxMin !== null &&
         since > lag.maxMin + CLOSE &&
-        !(lag.scuffMin !== undefined && own.scuffMin >= lag.scuffMin - CLOSE)
+        !(lag.scuffMin !== undefined && assignment.scuffMin >= lag.scuffMin - CLOSE)
       )
         add('too-late', task.id, lag.task);
     }
@@ -61,12 +62,12 @@ export function scheduleFaults(
       if (
         !theirs ||
         other.id <= task.id ||
-        theirs.startMin >= own.endMin - CLOSE ||
-        own.startMin >= theirs.endMin - CLOSE
+        theirs.startMin >= assignment.endMin - CLOSE ||
+        assignment.startMin >= theirs.endMin - CLOSE
       )
         continue;
       if (other.places.some((place) => task.places.includes(place))) add('place-twice', task.id, other.id);
-      if (theirs.workers.some((worker) => own.workers.includes(worker))) add('worker-twice', task.id, other.id);
+      if (theirs.workers.some((worker) => assignment.workers.includes(worker))) add('worker-twice', task.id, other.id);
     }
   }
   return faults;

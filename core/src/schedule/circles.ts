@@ -15,15 +15,15 @@ export function hasPositiveCycle(
   const { tasks, lags } = tables;
   const count = tasks.length;
   // Beginnings, then ends, from where they are now: what has come to rest is not gone through again.
-  const at = Float64Array.from([...start, ...end]);
+  const values = Float64Array.from([...start, ...end]);
   // What pushed each last: where these lead back to where they came from, nothing ever comes to rest.
   const pushedBy = new Int32Array(2 * count).fill(-1);
   const open = tasks.map((_, task) => canEndAt(tables, decisions, task));
   for (;;) {
     let moved = false;
     const push = (from: number, to: number, by: number): void => {
-      if (at[to]! >= at[from]! + by - TIME_TOLERANCE_MIN) return;
-      at[to] = at[from]! + by;
+      if (values[to]! >= values[from]! + by - TIME_TOLERANCE_MIN) return;
+      values[to] = values[from]! + by;
       pushedBy[to] = from;
       moved = true;
     };
@@ -47,12 +47,12 @@ export function hasPositiveCycle(
 function leadsBack(pushedBy: Int32Array): boolean {
   const seen = new Int32Array(pushedBy.length).fill(-1);
   for (let first = 0; first < pushedBy.length; first++) {
-    let one = first;
-    while (one >= 0 && seen[one] === -1) {
-      seen[one] = first;
-      one = pushedBy[one]!;
+    let current = first;
+    while (current >= 0 && seen[current] === -1) {
+      seen[current] = first;
+      current = pushedBy[current]!;
     }
-    if (one >= 0 && seen[one] === first) return true;
+    if (current >= 0 && seen[current] === first) return true;
   }
   return false;
 }

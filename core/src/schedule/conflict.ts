@@ -5,10 +5,10 @@ import { TIME_TOLERANCE_MIN } from './problem';
 /** Something that cannot be as it stands, and every way it may be settled; one of them holds in every schedule. */
 export type ConflictBranches = readonly Decisions[];
 
-const overlap = ({ start, end }: EarliestTimes, one: number, other: number): boolean =>
-  start[one]! < end[other]! - TIME_TOLERANCE_MIN &&
-  start[other]! < end[one]! - TIME_TOLERANCE_MIN &&
-  end[one]! > start[one]! + TIME_TOLERANCE_MIN &&
+const overlap = ({ start, end }: EarliestTimes, first: number, other: number): boolean =>
+  start[first]! < end[other]! - TIME_TOLERANCE_MIN &&
+  start[other]! < end[first]! - TIME_TOLERANCE_MIN &&
+  end[first]! > start[first]! + TIME_TOLERANCE_MIN &&
   end[other]! > start[other]! + TIME_TOLERANCE_MIN;
 
 const inOrder = (decisions: Decisions, before: number, after: number): Decisions => ({
@@ -34,7 +34,7 @@ export function firstConflict(
       continue;
     const decided = (how: 'kept' | 'scuffed'): Decisions => ({
       ...decisions,
-      lag: decisions.lag.map((one, at) => (at === index ? how : one)),
+      lag: decisions.lag.map((direction, lagIndex) => (lagIndex === index ? how : direction)),
     });
     return { ways: [decided('kept'), decided('scuffed')] };
   }
@@ -64,11 +64,11 @@ export function firstConflict(
     before = stillAt(before, times, task);
     const meanwhile = [...before];
     for (
-      let at = position + 1;
-      at < byStart.length && times.start[byStart[at]!]! < times.end[task]! - TIME_TOLERANCE_MIN;
-      at++
+      let nextPosition = position + 1;
+      nextPosition < byStart.length && times.start[byStart[nextPosition]!]! < times.end[task]! - TIME_TOLERANCE_MIN;
+      nextPosition++
     )
-      meanwhile.push(byStart[at]!);
+      meanwhile.push(byStart[nextPosition]!);
     before.push(task);
     const atWork = meanwhile.filter(
       (other) => tasks[other]!.hands > 0 && taken[other]! >= 0 && overlap(times, other, task),
@@ -103,10 +103,10 @@ const stillAt = (before: readonly number[], { start, end }: EarliestTimes, task:
   before.filter((other) => end[other]! > start[task]! + TIME_TOLERANCE_MIN);
 
 /** What is started first stays first, if it can. */
-const bothOrders = (decisions: Decisions, { start }: EarliestTimes, one: number, other: number): ConflictBranches =>
-  start[one]! <= start[other]!
-    ? [inOrder(decisions, one, other), inOrder(decisions, other, one)]
-    : [inOrder(decisions, other, one), inOrder(decisions, one, other)];
+const bothOrders = (decisions: Decisions, { start }: EarliestTimes, first: number, other: number): ConflictBranches =>
+  start[first]! <= start[other]!
+    ? [inOrder(decisions, first, other), inOrder(decisions, other, first)]
+    : [inOrder(decisions, other, first), inOrder(decisions, first, other)];
 
 /** Each team may do it; of teams with the same hours, nothing of whom is decided yet, one stands for all. */
 function everyTeam(tables: ScheduleTables, decisions: Decisions, task: number): ConflictBranches {
@@ -122,7 +122,7 @@ function everyTeam(tables: ScheduleTables, decisions: Decisions, task: number): 
       if (seen.has(alike)) return [];
       seen.add(alike);
     }
-    return [{ ...decisions, team: decisions.team.map((one, at) => (at === task ? index : one)) }];
+    return [{ ...decisions, team: decisions.team.map((choice, taskIndex) => (taskIndex === task ? index : choice)) }];
   });
 }
 
@@ -134,6 +134,9 @@ function fitsAt(
   task: number,
   team: readonly number[],
 ): boolean {
-  const own = startOfTeam(tables, task, team, start[task]!, minutes);
-  return Math.abs(own.start - start[task]!) < TIME_TOLERANCE_MIN && Math.abs(own.end - end[task]!) < TIME_TOLERANCE_MIN;
+  const ownStart = startOfTeam(tables, task, team, start[task]!, minutes);
+  return (
+    Math.abs(ownStart.start - start[task]!) < TIME_TOLERANCE_MIN &&
+    Math.abs(ownStart.end - end[task]!) < TIME_TOLERANCE_MIN
+  );
 }

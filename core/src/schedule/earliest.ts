@@ -80,10 +80,10 @@ const ROUNDS_BEFORE_DOUBT = 4;
 function placedFrom(tables: ScheduleTables, decisions: Decisions, task: number, fromMin: number, minutes: number) {
   const placed = { start: Infinity, end: Infinity, atLatest: -Infinity };
   for (const { team, moreMin } of possibleTeams(tables, decisions, task)) {
-    const own = startOfTeam(tables, task, team, fromMin, minutes + moreMin);
-    placed.start = Math.min(placed.start, own.start);
-    placed.end = Math.min(placed.end, own.end);
-    if (own.end < Infinity) placed.atLatest = Math.max(placed.atLatest, own.end);
+    const ownStart = startOfTeam(tables, task, team, fromMin, minutes + moreMin);
+    placed.start = Math.min(placed.start, ownStart.start);
+    placed.end = Math.min(placed.end, ownStart.end);
+    if (ownStart.end < Infinity) placed.atLatest = Math.max(placed.atLatest, ownStart.end);
   }
   return placed;
 }
@@ -107,7 +107,7 @@ export function startOfTeam(
   }
   let start = fromMin;
   for (;;) {
-    const moved = limits.reduce((at, one) => Math.max(at, earliestUnbroken(one, at, minutes)), start);
+    const moved = limits.reduce((limit, shifts) => Math.max(limit, earliestUnbroken(shifts, limit, minutes)), start);
     if (moved === Infinity) return { start: Infinity, end: Infinity };
     if (moved <= start + TIME_TOLERANCE_MIN) return { start: moved, end: moved + minutes };
     start = moved;
@@ -126,9 +126,9 @@ function startToEndAt(
   const teams = possibleTeams(tables, decisions, task);
   if (!tables.tasks[task]!.pauses) return endMin - minutes - maxOf(teams.map(({ moreMin }) => moreMin));
   const starts = teams.flatMap(({ team: one, moreMin }) => {
-    const own = minutes + moreMin;
-    if (startOfTeam(tables, task, one, soonMin, own).end === Infinity) return [];
-    const start = one.length === 1 ? latestStartFor(tables.hours[one[0]!]!, endMin, own) : endMin - own;
+    const neededMin = minutes + moreMin;
+    if (startOfTeam(tables, task, one, soonMin, neededMin).end === Infinity) return [];
+    const start = one.length === 1 ? latestStartFor(tables.hours[one[0]!]!, endMin, neededMin) : endMin - neededMin;
     // At the end of a shift what is left is done in the next: a moment later is enough.
     return [start > soonMin + TIME_TOLERANCE_MIN ? start : nextOpening(tables.hours[one[0]!]!, soonMin) + BLINK_MIN];
   });

@@ -104,10 +104,10 @@ const anyProblem = (most: number) =>
 function countedThrough(given: ScheduleProblem, horizon: number): { endMin: number; scuffMin: number } | null {
   const { tasks, workers, places } = given;
   let best: { endMin: number; scuffMin: number } | null = null;
-  const teamsOf = (one: Task): string[][] => {
+  const teamsOf = (other: Task): string[][] => {
     const ids = workers.map(({ id }) => id);
-    const all = one.hands === 0 ? [[]] : one.hands === 1 ? ids.map((id) => [id]) : ids.length > 1 ? [ids] : [];
-    return one.worker === undefined || one.hands === 0 ? all : all.filter((team) => team.includes(one.worker!));
+    const all = other.hands === 0 ? [[]] : other.hands === 1 ? ids.map((id) => [id]) : ids.length > 1 ? [ids] : [];
+    return other.worker === undefined || other.hands === 0 ? all : all.filter((team) => team.includes(other.worker!));
   };
   const booked: { id: string; start: number; end: number; team: string[]; places: readonly string[] }[] = [];
   const open = (hours: readonly Shift[] | null, minute: number) =>
@@ -163,12 +163,12 @@ it('is the best there is, against every schedule counted through', () => {
   fc.assert(
     fc.property(anyProblem(4), (given) => {
       const truth = countedThrough(given, 60);
-      const found = solveSchedule(given);
-      if (truth === null) return expect(found === null || found.schedule.endMin > 60).toBe(true);
-      expect(found).not.toBeNull();
-      expect(found!.proven).toBe(true);
-      expect(scheduleFaults(given, found!.schedule)).toEqual([]);
-      expect([found!.schedule.endMin, found!.schedule.scuffMin]).toEqual([truth.endMin, truth.scuffMin]);
+      const schedule = solveSchedule(given);
+      if (truth === null) return expect(schedule === null || schedule.schedule.endMin > 60).toBe(true);
+      expect(schedule).not.toBeNull();
+      expect(schedule!.proven).toBe(true);
+      expect(scheduleFaults(given, schedule!.schedule)).toEqual([]);
+      expect([schedule!.schedule.endMin, schedule!.schedule.scuffMin]).toEqual([truth.endMin, truth.scuffMin]);
     }),
     { numRuns: 250 },
   );
@@ -178,11 +178,11 @@ it('breaks no lag, no hours and books nobody twice in five thousand random shops
   let schedules = 0;
   fc.assert(
     fc.property(anyProblem(9), (given) => {
-      const found = solveSchedule(given, { most: 60 });
-      if (!found) return;
+      const schedule = solveSchedule(given, { most: 60 });
+      if (!schedule) return;
       schedules++;
-      expect(scheduleFaults(given, found.schedule)).toEqual([]);
-      expect(found.leastEndMin).toBeLessThanOrEqual(found.schedule.endMin + 1e-6);
+      expect(scheduleFaults(given, schedule.schedule)).toEqual([]);
+      expect(schedule.leastEndMin).toBeLessThanOrEqual(schedule.schedule.endMin + 1e-6);
     }),
     { numRuns: 5000 },
   );
@@ -198,11 +198,11 @@ it('ends at the very minute that a solver of mixed-integer programs finds for th
     [5, 12345],
   ] as const) {
     const shop = shopOf(jobs, seed);
-    const found = solveSchedule(shop)!;
+    const schedule = solveSchedule(shop)!;
     const { Status, ObjectiveValue } = highs.solve(modelOf(shop), { time_limit: 150 });
-    expect([Status, found.proven]).toEqual(['Optimal', true]);
-    expect(found.schedule.endMin).toBeCloseTo(ObjectiveValue + shop.nowMin, 3);
-    expect(scheduleFaults(shop, found.schedule)).toEqual([]);
+    expect([Status, schedule.proven]).toEqual(['Optimal', true]);
+    expect(schedule.schedule.endMin).toBeCloseTo(ObjectiveValue + shop.nowMin, 3);
+    expect(scheduleFaults(shop, schedule.schedule)).toEqual([]);
   }
 }, 240_000);
 
@@ -227,8 +227,8 @@ describe('a day in the shop', () => {
 
   it('says the last moment for the coat, and when its pull would fall after that', () => {
     const shop = coats();
-    const found = solveSchedule(shop)!;
-    const [latest] = latestStarts(shop, found);
+    const schedule = solveSchedule(shop)!;
+    const [latest] = latestStarts(shop, schedule);
     // The pull must be over by five: it begins by 16:40 at the latest, four hours after a coat of half an hour at the most.
     expect(latest).toEqual({ task: 'coat', latestMin: 1000 - 180 - 30, missed: { task: 'pull', atMin: 1001 } });
   });
@@ -241,8 +241,8 @@ describe('a day in the shop', () => {
     ]);
   });
   it('leaves a coat for the next morning where its pull would fall into the night', () => {
-    const found = solveSchedule(coats({ nowMin: 800 }))!;
-    expect(found.schedule.placed.map(({ startMin }) => startMin)).toEqual([800, 1920, 2130]);
+    const schedule = solveSchedule(coats({ nowMin: 800 }))!;
+    expect(schedule.schedule.placed.map(({ startMin }) => startMin)).toEqual([800, 1920, 2130]);
   });
   it('scuffs where that ends sooner than keeping the limit, and only there', () => {
     const lag = { maxMin: 60, scuffMin: 15 };

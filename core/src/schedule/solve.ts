@@ -55,27 +55,27 @@ export function* solveScheduleSteps(
   const root = nodeOf(noDecisions(tables));
   if (!root) return null;
   // Kept in an object: it is changed from inside.
-  const found: { best: Found | null } = { best: null };
+  const result: { best: Found | null } = { best: null };
   const better = ({ least, scuffMin }: Pick<Node, 'least' | 'scuffMin'>, margin: number) =>
-    found.best === null ||
-    least < found.best.endMin - margin ||
-    (least < found.best.endMin + TIME_TOLERANCE_MIN && scuffMin < found.best.node.scuffMin - TIME_TOLERANCE_MIN);
+    result.best === null ||
+    least < result.best.endMin - margin ||
+    (least < result.best.endMin + TIME_TOLERANCE_MIN && scuffMin < result.best.node.scuffMin - TIME_TOLERANCE_MIN);
   const take = (node: Node, teams: readonly number[], margin: number) => {
     const endMin = Math.max(0, ...node.times.end);
-    if (better({ least: endMin, scuffMin: node.scuffMin }, margin)) found.best = { node, teams, endMin };
+    if (better({ least: endMin, scuffMin: node.scuffMin }, margin)) result.best = { node, teams, endMin };
   };
   if (before && fits(before, tables)) {
     const kept = nodeOf(before);
     const end = kept && firstConflict(tables, before, kept.times);
     if (kept && end && 'teams' in end) take(kept, end.teams, WORTH_MIN);
   }
-  const stayed = found.best?.node ?? null;
+  const stayed = result.best?.node ?? null;
   // What is stayed with is left only for what is worth it; from then on the best is the best.
-  const marginNow = () => (stayed !== null && found.best?.node === stayed ? worthMin : WORTH_MIN);
+  const marginNow = () => (stayed !== null && result.best?.node === stayed ? worthMin : WORTH_MIN);
   let margin = marginNow();
   // Some first schedules, straight down: each time what is in the way is settled for the task with the most behind it.
   const dives = Math.max(2, Math.round(DIVES * (MANY_TASKS / Math.max(MANY_TASKS, problem.tasks.length)) ** 1.5));
-  for (let dive = 0; dive < dives && stayed === null && found.best?.endMin !== root.least; dive++) {
+  for (let dive = 0; dive < dives && stayed === null && result.best?.endMin !== root.least; dive++) {
     let node: Node | null = root;
     while (node) {
       const conflict = firstConflict(tables, node.decisions, node.times);
@@ -107,13 +107,13 @@ export function* solveScheduleSteps(
     }
     const ways = conflict.ways
       .flatMap((decisions) => nodeOf(decisions, node.times.start) ?? [])
-      .filter((one) => better(one, margin));
+      .filter((other) => better(other, margin));
     // The last pushed is looked at first.
     for (const way of ways.sort((a, b) => b.least - a.least || sumOfEnds(b) - sumOfEnds(a))) stack.push(way);
   }
-  if (found.best === null) return null;
-  const { node, teams, endMin } = found.best;
-  const open = stack.filter((one) => better(one, margin)).map(({ least }) => least);
+  if (result.best === null) return null;
+  const { node, teams, endMin } = result.best;
+  const open = stack.filter((other) => better(other, margin)).map(({ least }) => least);
   const leastEndMin = Math.min(endMin, ...open);
   const decisions = { ...node.decisions, team: teams };
   return {
@@ -159,7 +159,7 @@ const sumOfEnds = ({ times }: Node): number => times.end.reduce((sum, end) => su
 const fits = ({ team, lag, order }: Decisions, { tasks, teams, lags }: ScheduleTables): boolean =>
   team.length === tasks.length &&
   lag.length === lags.length &&
-  team.every((one, task) => one === null || one < teams[task]!.length) &&
+  team.every((choice, task) => choice === null || choice < teams[task]!.length) &&
   order.every((pair) => pair.every((task) => task < tasks.length));
 
 const scuffedIn = ({ lags }: ScheduleTables, { lag }: Decisions): number =>

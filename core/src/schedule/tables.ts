@@ -44,12 +44,12 @@ export interface Decisions {
 }
 
 export function scheduleTables({ tasks, workers, places, nowMin }: ScheduleProblem): ScheduleTables {
-  const at = new Map(tasks.map(({ id }, index) => [id, index]));
+  const indexOfTask = new Map(tasks.map(({ id }, index) => [id, index]));
   const worker = new Map(workers.map(({ id }, index) => [id, index]));
   const place = new Map(places.map(({ id }, index) => [id, index]));
   const lags = tasks.flatMap(({ after }, task) =>
     after.flatMap(({ task: other, from, minMin, maxMin, scuffMin }): TableLag[] => {
-      const before = at.get(other);
+      const before = indexOfTask.get(other);
       if (before === undefined) throw new Error(`A task comes after "${other}", which is no task of the problem.`);
       return [
         { before, task, fromEnd: from === 'end', minMin, maxMin: maxMin ?? Infinity, scuffMin: scuffMin ?? null },
@@ -61,9 +61,9 @@ export function scheduleTables({ tasks, workers, places, nowMin }: ScheduleProbl
     const first = pinned === undefined ? undefined : worker.get(pinned);
     return subsets(all, hands).filter((team) => first === undefined || hands === 0 || team.includes(first));
   });
-  const teamMin = tasks.map((one, task) =>
+  const teamMin = tasks.map((taskGiven, task) =>
     minutesWithEach(
-      one,
+      taskGiven,
       teams[task]!.map((team) => team.map((index) => workers[index]!.id)),
     ),
   );
@@ -111,7 +111,7 @@ export function minutesByTask({ teamMin, leastMin, lags }: ScheduleTables, { lag
 export function possibleTeams({ teams, teamMin, leastMin }: ScheduleTables, { team }: Decisions, task: number) {
   const decided = team[task] ?? null;
   if (decided !== null) return [{ team: teams[task]![decided]!, moreMin: 0 }];
-  return teams[task]!.map((one, index) => ({ team: one, moreMin: teamMin[task]![index]! - leastMin[task]! }));
+  return teams[task]!.map((option, index) => ({ team: option, moreMin: teamMin[task]![index]! - leastMin[task]! }));
 }
 
 /** True where it is open when a task is over that begins at a moment: it may pause, or one takes longer than another. */

@@ -6,7 +6,7 @@ import type { ScheduleProblem } from './problem';
  */
 export function modelOf({ tasks, workers, places, nowMin }: ScheduleProblem): string {
   const big = Math.max(...workers.flatMap(({ hours }) => hours.map(({ to }) => to))) - nowMin;
-  const at = new Map(tasks.map(({ id }, index) => [id, index]));
+  const indexOfTask = new Map(tasks.map(({ id }, index) => [id, index]));
   const rows: string[] = [];
   const binaries: string[] = [];
   const row = (text: string) => rows.push(` c${rows.length}: ${text}`);
@@ -14,7 +14,7 @@ export function modelOf({ tasks, workers, places, nowMin }: ScheduleProblem): st
     row(`last - s${i} >= ${minutes}`);
     row(`s${i} >= ${Math.max(nowMin, earliestMin) - nowMin}`);
     for (const { task, from, minMin, maxMin } of after) {
-      const j = at.get(task)!;
+      const j = indexOfTask.get(task)!;
       const length = from === 'end' ? tasks[j]!.minutes : 0;
       row(`s${i} - s${j} >= ${minMin + length}`);
       if (maxMin !== null) row(`s${i} - s${j} <= ${maxMin + length}`);

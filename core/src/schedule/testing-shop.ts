@@ -27,13 +27,13 @@ export function shopOf(jobs: number, seed: number): ScheduleProblem {
   const day = (number: number) => ({ from: number * 1440 + 480, to: number * 1440 + 1020 });
   const tasks = Array.from({ length: jobs }, (_, job) => {
     const id = (kind: string) => `${job}:${kind}`;
-    const own = (kind: string, more: Partial<Task>) => task(id(kind), 10 + random(60), { job: `${job}`, ...more });
+    const taskOf = (kind: string, more: Partial<Task>) => task(id(kind), 10 + random(60), { job: `${job}`, ...more });
     return [
-      own('wash', {}),
-      own('mask', { after: [after(id('wash'))] }),
-      own('coat1', { places: ['booth'], after: [after(id('mask'))] }),
-      own('coat2', { places: ['booth'], after: [after(id('coat1'), 30 + random(30), 90 + random(60))] }),
-      own('pull', { after: [after(id('coat2'), 20 + random(40), 160 + random(60))] }),
+      taskOf('wash', {}),
+      taskOf('mask', { after: [after(id('wash'))] }),
+      taskOf('coat1', { places: ['booth'], after: [after(id('mask'))] }),
+      taskOf('coat2', { places: ['booth'], after: [after(id('coat1'), 30 + random(30), 90 + random(60))] }),
+      taskOf('pull', { after: [after(id('coat2'), 20 + random(40), 160 + random(60))] }),
     ];
   });
   return {

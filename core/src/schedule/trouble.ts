@@ -84,8 +84,8 @@ export function scheduleTrouble(problem: ScheduleProblem): ScheduleTrouble {
     tasks.length > MOST_ASKED
       ? null
       : (LONGER_DAYS_MIN.find((extra) => isPossible(withLongerDays(problem, extra))) ?? null);
-  const told = ({ task, lag }: Limit): LimitRef => ({ task, other: lag.task, maxMin: lag.maxMin ?? Infinity });
-  return { code: 'window', ...told(inTheWay), extraMin, also: also.map(told) };
+  const limitRef = ({ task, lag }: Limit): LimitRef => ({ task, other: lag.task, maxMin: lag.maxMin ?? Infinity });
+  return { code: 'window', ...limitRef(inTheWay), extraMin, also: also.map(limitRef) };
 }
 
 interface Limit {
@@ -140,13 +140,13 @@ const withoutLags = (problem: ScheduleProblem, gone: ReadonlySet<Lag>): Schedule
 
 /** The problem without the limits of one task after another: however late, it may begin. */
 export const withoutMaxLags = (problem: ScheduleProblem, task: string, other: string): ScheduleProblem =>
-  withoutLimits(problem, (one, lag) => one === task && lag.task === other);
+  withoutLimits(problem, (limited, lag) => limited === task && lag.task === other);
 
 const withoutLimits = (problem: ScheduleProblem, picked: (task: string, lag: Lag) => boolean): ScheduleProblem => ({
   ...problem,
-  tasks: problem.tasks.map((one) => ({
-    ...one,
-    after: one.after.map((lag) => (picked(one.id, lag) ? { ...lag, maxMin: null } : lag)),
+  tasks: problem.tasks.map((task) => ({
+    ...task,
+    after: task.after.map((lag) => (picked(task.id, lag) ? { ...lag, maxMin: null } : lag)),
   })),
 });
 

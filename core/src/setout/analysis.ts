@@ -82,12 +82,12 @@ export function matchLine(
   measured: readonly Measured[],
   store: PartCache = newPartCache(),
 ): Match | null {
-  const own = setOutOnePart(parts, partId, store);
-  const line = own?.lines.find(({ id }) => id === lineId);
-  const datum = own?.board.shape.datums.find(({ id }) => id === datumId);
-  if (!own || !line || !datum) return null;
+  const setOut = setOutOnePart(parts, partId, store);
+  const line = setOut?.lines.find(({ id }) => id === lineId);
+  const datum = setOut?.board.shape.datums.find(({ id }) => id === datumId);
+  if (!setOut || !line || !datum) return null;
   return roundNumbers(
-    compareSides(line.pieces, (place) => measurementOfPoint(datum, own.board.reflect(place)), measured),
+    compareSides(line.pieces, (place) => measurementOfPoint(datum, setOut.board.reflect(place)), measured),
     3,
   );
 }

@@ -35,11 +35,11 @@ export function applyDrag(
   { part, line: lineId, key, place, reachMm, tapes }: DragRequest,
   store: PartCache = newPartCache(),
 ): DragResult | null {
-  const own = parts.find(({ id }) => id === part);
-  const line = own?.lines.find(({ id }) => id === lineId);
+  const ownPart = parts.find(({ id }) => id === part);
+  const line = ownPart?.lines.find(({ id }) => id === lineId);
   const setOut = setOutOnePart(parts, part, store);
-  if (!own || !line || !setOut) return null;
-  const at = { x: place[0], y: place[1] };
+  if (!ownPart || !line || !setOut) return null;
+  const finger = { x: place[0], y: place[1] };
   const others = setOut.lines.filter(({ owner }) => owner !== lineId).map(({ code, pieces }) => ({ code, pieces }));
   const { board } = setOut;
   const targets = {
@@ -49,12 +49,14 @@ export function applyDrag(
     tapes,
     anchor: anchorOf(line, key, setOut.lines.find(({ owner }) => owner === lineId)?.path ?? null),
   };
-  const snap = snapPoint(at, targets, reachMm);
-  const placed = snap?.place ?? at;
+  const snap = snapPoint(finger, targets, reachMm);
+  const placed = snap?.place ?? finger;
   const changed = withHandle(line, key, placed, setOut);
   const strokes = setOutOnePart(
-    parts.map((one) =>
-      one.id === part ? { ...one, lines: one.lines.map((other) => (other.id === lineId ? changed : other)) } : one,
+    parts.map((otherPart) =>
+      otherPart.id === part
+        ? { ...otherPart, lines: otherPart.lines.map((other) => (other.id === lineId ? changed : other)) }
+        : otherPart,
     ),
     part,
     store,

@@ -24,7 +24,7 @@ function measuresOf(line: TrimLine): [string, Measured][] {
       return [
         ['from', line.from],
         ['through', line.through],
-        ...(line.also ?? []).map((one, index): [string, Measured] => [`also.${index}`, one]),
+        ...(line.also ?? []).map((measured, index): [string, Measured] => [`also.${index}`, measured]),
         ['to', line.to],
       ];
     case 'radius':
@@ -32,7 +32,7 @@ function measuresOf(line: TrimLine): [string, Measured][] {
     case 'rays':
       return [['from', line.from]];
     case 'sweep':
-      return line.points.map((one, index) => [`points.${index}`, one]);
+      return line.points.map((point, index) => [`points.${index}`, point]);
     case 'ellipse':
       return [['centre', line.centre]];
     case 'text':
@@ -74,10 +74,10 @@ export function withHandle<L extends TrimLine>(
   const { along, above } = measurementOfPoint(datum, setOut.board.reflect(place));
   const measured = { along: Math.round(along * 100) / 100, above: Math.round(above * 100) / 100 };
   const [name = '', index] = key.split('.');
-  const own = (line as Record<string, unknown>)[name];
+  const current = (line as Record<string, unknown>)[name];
   const value =
     index === undefined
       ? measured
-      : (own as readonly Measured[]).map((one, at) => (at === Number(index) ? measured : one));
+      : (current as readonly Measured[]).map((other, pointIndex) => (pointIndex === Number(index) ? measured : other));
   return { ...line, [name]: value };
 }

@@ -16,8 +16,8 @@ export function layoutFaults(design: Design, prefix: Keys = []): Fault[] {
   const works = workOutParts(design);
   const lines = works.flatMap(({ part, lines: laid }, index) =>
     laid.flatMap(({ owner, fault }) => {
-      const at = part.lines.findIndex(({ id }) => id === owner);
-      return fault === null ? [] : [{ path: pathText([...prefix, 'parts', index, 'lines', at]), ...fault }];
+      const lineIndex = part.lines.findIndex(({ id }) => id === owner);
+      return fault === null ? [] : [{ path: pathText([...prefix, 'parts', index, 'lines', lineIndex]), ...fault }];
     }),
   );
   const schemes = [
@@ -31,15 +31,15 @@ export function layoutFaults(design: Design, prefix: Keys = []): Fault[] {
 
 function lostPlaces(
   places: readonly { readonly part: PartId; readonly seed: readonly [number, number] }[],
-  at: Keys,
+  keys: Keys,
   works: readonly PartWork[],
 ): Fault[] {
   return places.flatMap(({ part, seed }, index) => {
-    const work = works.find((one) => one.part.id === part);
+    const work = works.find((partWork) => partWork.part.id === part);
     if (!work || areaAt(work.arrangement.areas, pointAsPair(seed)) >= 0) return [];
     return [
       {
-        path: pathText([...at, index, 'seed']),
+        path: pathText([...keys, index, 'seed']),
         code: 'design.no-area',
         values: { alongMm: seed[0], aboveMm: seed[1], part: work.part.name },
       },

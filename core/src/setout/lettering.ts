@@ -21,17 +21,18 @@ export function letteringOf({ lines, areas, borders }: Pick<PartPlan, 'lines' | 
   const ownerOf = new Map(lines.map(({ id, owner }) => [id, owner]));
   return owners.flatMap(([owner, name]) => {
     const beside = (code: string) => borders.filter(({ left, right }) => left === code || right === code);
-    const own = areas.filter(({ code }) => {
+    const letterAreas = areas.filter(({ code }) => {
       const round = beside(code);
       return round.length > 0 && round.every(({ line }) => ownerOf.get(line) === owner);
     });
-    const codes = new Set(own.map(({ code }) => code));
+    const codes = new Set(letterAreas.map(({ code }) => code));
     // What surrounds the letters lies beside their strokes alone too, where nothing else is on the part: it is the largest.
-    const largest = own.length > 1 ? own.reduce((most, area) => (area.sizeM2 > most.sizeM2 ? area : most)) : null;
+    const largest =
+      letterAreas.length > 1 ? letterAreas.reduce((most, area) => (area.sizeM2 > most.sizeM2 ? area : most)) : null;
     if (largest && codes.size === areas.length) codes.delete(largest.code);
     const isStroke = (code: string) => beside(code).some(({ left, right }) => !codes.has(left === code ? right : left));
-    const strokes = own.flatMap(({ code }) => (codes.has(code) && isStroke(code) ? [code] : []));
-    const inner = own.flatMap(({ code }) => (codes.has(code) && !isStroke(code) ? [code] : []));
+    const strokes = letterAreas.flatMap(({ code }) => (codes.has(code) && isStroke(code) ? [code] : []));
+    const inner = letterAreas.flatMap(({ code }) => (codes.has(code) && !isStroke(code) ? [code] : []));
     return strokes.length === 0 ? [] : [{ owner, name, strokes, inner }];
   });
 }

@@ -62,7 +62,7 @@ export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>, 
           present.system === 'bare' ? null : { system: present.system, colour: present.colour, ageH: present.ageH },
         ownPresent: present !== part.present,
         shows: present.colour,
-        rings: area.rings.map((one) => one.map(coordinates)),
+        rings: area.rings.map((points) => points.map(coordinates)),
         sizeM2: area.sizeMm2 / 1e6,
         perimeterMm: area.perimeterMm,
         neighbours: neighboursOf(index, arrangement.borders).map(({ area: other, lengthMm, lines }) => ({
@@ -96,7 +96,7 @@ function datumLine(datum: Datum, { setOut }: PartWork): Point[] {
 }
 
 function linePlan(line: ResolvedLine, { setOut, arrangement }: PartWork): LinePlan {
-  const made = setOut.board.shape.lines.find(({ id }) => id === line.owner);
+  const trimLine = setOut.board.shape.lines.find(({ id }) => id === line.owner);
   const tightest = line.pieces
     .flatMap((piece) => {
       const bend = tightestBend(piece);
@@ -107,10 +107,10 @@ function linePlan(line: ResolvedLine, { setOut, arrangement }: PartWork): LinePl
     id: line.id,
     owner: line.owner,
     code: line.code,
-    name: made?.name ?? line.id,
-    kind: made?.kind ?? 'straight',
-    hidden: made?.hidden ?? false,
-    locked: made?.locked ?? false,
+    name: trimLine?.name ?? line.id,
+    kind: trimLine?.kind ?? 'straight',
+    hidden: trimLine?.hidden ?? false,
+    locked: trimLine?.locked ?? false,
     pieces: line.pieces.map(linePlaces),
     lengthMm: line.pieces.reduce((sum, piece) => sum + pathLength(piece), 0),
     tightest: tightest ?? null,

@@ -57,9 +57,9 @@ export function* workOutSteps(design: Design, store: PartCache = newPartCache())
   const worked = (part: Part): WorkedPart => {
     const known = held.get(part);
     if (known) return known;
-    const made = workedOut(part, setOuts.get(part.id) as SetOut, design.parts, worked);
-    held.set(part, made);
-    return storeInCache(store.works, keyOf(part), made, design.parts.length);
+    const workedPart = workedOut(part, setOuts.get(part.id) as SetOut, design.parts, worked);
+    held.set(part, workedPart);
+    return storeInCache(store.works, keyOf(part), workedPart, design.parts.length);
   };
   for (const part of missing) {
     worked(part);
@@ -67,11 +67,11 @@ export function* workOutSteps(design: Design, store: PartCache = newPartCache())
   }
   const attached = attachedParts(design.parts);
   const works = design.parts.map((part): PartWork => {
-    const own = worked(part);
+    const workedPart = worked(part);
     const asked = design.scheme.areas.filter((choice) => choice.part === part.id);
     const choices = asked.map((choice) => ({ ...choice, seed: pointAsPair(choice.seed) }));
-    const { areas } = own.arrangement;
-    const told = (is: (choice: PartAreaChoice) => boolean) => {
+    const { areas } = workedPart.arrangement;
+    const areasWhere = (is: (choice: PartAreaChoice) => boolean) => {
       const places = design.scheme.areas
         .filter((choice) => choice.part === part.id && is(choice))
         .map(({ seed }) => areaAt(areas, pointAsPair(seed)));
@@ -79,25 +79,25 @@ export function* workOutSteps(design: Design, store: PartCache = newPartCache())
     };
     const left = part.treatment === 'leave';
     const differing = (design.presentAt ?? [])
-      .filter((one) => one.part === part.id)
-      .map((one) => ({ one, area: areaAt(areas, pointAsPair(one.seed)) }));
+      .filter((present) => present.part === part.id)
+      .map((present) => ({ one: present, area: areaAt(areas, pointAsPair(present.seed)) }));
     const presentOn = (area: number): Present => {
-      const found = differing.findLast((other) => other.area === area)?.one;
-      if (!found) return part.present;
-      const { system, colour, ageH, finish } = found;
+      const differs = differing.findLast((other) => other.area === area)?.one;
+      if (!differs) return part.present;
+      const { system, colour, ageH, finish } = differs;
       return { system, colour, ageH, ...(finish === undefined ? {} : { finish }) };
     };
     return {
       part,
       attached: attached.get(part.id) ?? [],
-      ...own,
-      lines: linesLaid(own),
-      areaIds: areaIds(areas, own.arrangement.borders),
+      ...workedPart,
+      lines: linesLaid(workedPart),
+      areaIds: areaIds(areas, workedPart.arrangement.borders),
       presents: areas.map((_, area) => presentOn(area)),
       // A part that is left as it is keeps everything, whatever a scheme says of it.
       ...(left ? { finishes: areas.map(() => null), conflicts: [] } : chosenFinishes(areas, choices)),
-      blends: part.treatment === 'blend' ? areas.map(() => true) : told(({ blend }) => blend === true),
-      uncleared: told(({ clear }) => clear === false),
+      blends: part.treatment === 'blend' ? areas.map(() => true) : areasWhere(({ blend }) => blend === true),
+      uncleared: areasWhere(({ clear }) => clear === false),
       lost: asked.filter(({ seed }) => areaAt(areas, pointAsPair(seed)) < 0),
     };
   });

@@ -26,15 +26,15 @@ export function rimStretches(
   { areas }: Pick<Arrangement, 'areas'>,
 ): RimStretch[] {
   return edges.flatMap(({ places }, edge) => {
-    const at = alongEdge(places, { metric });
+    const alongMm = alongEdge(places, { metric });
     const box = boundingBox(places);
-    const found = areas.flatMap(({ rings }, area) =>
+    const stretches = areas.flatMap(({ rings }, area) =>
       rings.flatMap((ring) =>
         ring.flatMap((place, index): RimStretch[] => {
           const next = ring[(index + 1) % ring.length]!;
           if (!isNearBox(place, box, ON_EDGE_MM) || !isNearBox(next, box, ON_EDGE_MM)) return [];
           const middle = { x: (place.x + next.x) / 2, y: (place.y + next.y) / 2 };
-          const [one, half, other] = firstThree([place, middle, next].map(at));
+          const [one, half, other] = firstThree([place, middle, next].map(alongMm));
           if (one === null || half === null || other === null) return [];
           const [from, to] = [Math.min(one, other), Math.max(one, other)];
           // A chord between two places of a round edge is on it; one across a notch is not.
@@ -44,7 +44,7 @@ export function rimStretches(
         }),
       ),
     );
-    return merged(found);
+    return merged(stretches);
   });
 }
 
@@ -60,9 +60,9 @@ function alongEdge(places: readonly Point[], skin: Pick<Skin, 'metric'>): (place
   const pieces = places.slice(1).map((to, index) => {
     const from = places[index]!;
     const startAt = length;
-    const own = trueLength(skin, from, to);
-    length += own;
-    return { from, to, startAt, own, drawn: distance(from, to), box: boundingBox([from, to]) };
+    const trueMm = trueLength(skin, from, to);
+    length += trueMm;
+    return { from, to, startAt, own: trueMm, drawn: distance(from, to), box: boundingBox([from, to]) };
   });
   return (place) => {
     const on = pieces.find(
@@ -75,11 +75,11 @@ function alongEdge(places: readonly Point[], skin: Pick<Skin, 'metric'>): (place
 
 function merged(stretches: readonly RimStretch[]): RimStretch[] {
   const kept: RimStretch[] = [];
-  for (const one of [...stretches].sort((a, b) => a.area - b.area || a.from - b.from)) {
+  for (const stretch of [...stretches].sort((a, b) => a.area - b.area || a.from - b.from)) {
     const last = kept.at(-1);
-    if (last && last.area === one.area && one.from - last.to <= 2 * ON_EDGE_MM)
-      kept[kept.length - 1] = { ...last, to: Math.max(last.to, one.to) };
-    else kept.push(one);
+    if (last && last.area === stretch.area && stretch.from - last.to <= 2 * ON_EDGE_MM)
+      kept[kept.length - 1] = { ...last, to: Math.max(last.to, stretch.to) };
+    else kept.push(stretch);
   }
   return kept.sort((a, b) => a.from - b.from);
 }
@@ -94,8 +94,8 @@ const CORNER = (18 * Math.PI) / 180;
  */
 export function edgeGroups(edges: readonly (readonly (readonly [number, number])[])[]): number[][] {
   const groups: number[][] = [];
-  const goesOn = (one: number, other: number): boolean => {
-    const [end, start] = [edges[one]!, edges[other]!];
+  const goesOn = (edge: number, other: number): boolean => {
+    const [end, start] = [edges[edge]!, edges[other]!];
     const [a, b, c, d] = [end.at(-2), end.at(-1), start[0], start[1]];
     if (!a || !b || !c || !d || Math.hypot(c[0] - b[0], c[1] - b[1]) > TOLERANCE.snap) return false;
     const [ux, uy, vx, vy] = [b[0] - a[0], b[1] - a[1], d[0] - c[0], d[1] - c[1]];

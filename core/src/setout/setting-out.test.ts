@@ -13,7 +13,7 @@ import { drawPiece } from '../views';
 import { planJob } from '../plan';
 
 const { say } = wordsFor();
-const told = (found: ReturnType<typeof applyDrag>) => (found?.snap ? say(found.snap) : null);
+const told = (result: ReturnType<typeof applyDrag>) => (result?.snap ? say(result.snap) : null);
 
 const part = (over: Partial<Part> = {}): Part => ({
   id: 'part',
@@ -77,10 +77,10 @@ describe('a dragged point', () => {
       tapes: [6, 19],
     });
   it('changes its measurement and the line with it', () => {
-    const found = drag('points.1', [480.123, 260.456]);
-    expect(found?.line).toMatchObject({ points: [{}, { along: 480.12, above: 260.46 }, {}] });
-    expect(found?.snap).toBeNull();
-    expect(found?.pieces[0]!.some(([x, y]) => Math.hypot(x - 480.12, y - 260.46) < 0.5)).toBe(true);
+    const result = drag('points.1', [480.123, 260.456]);
+    expect(result?.line).toMatchObject({ points: [{}, { along: 480.12, above: 260.46 }, {}] });
+    expect(result?.snap).toBeNull();
+    expect(result?.pieces[0]!.some(([x, y]) => Math.hypot(x - 480.12, y - 260.46) < 0.5)).toBe(true);
   });
   it.each<[string, readonly [number, number], string, readonly [number, number]]>([
     ['a corner', [3, 4], 'corner', [0, 0]],
@@ -91,8 +91,8 @@ describe('a dragged point', () => {
     ['a datum', [333, 3], 'on edge 1 (bottom)', [333, 0]],
     ['tape widths side by side', [333, 59], '3 × tape 19 mm from Base', [333, 57]],
   ])('is drawn to %s', (_, finger, snap, place) => {
-    const found = drag('points.1', finger);
-    expect([told(found), found?.place.map((value) => Math.round(value * 1000) / 1000)]).toEqual([
+    const result = drag('points.1', finger);
+    expect([told(result), result?.place.map((value) => Math.round(value * 1000) / 1000)]).toEqual([
       snap.startsWith('corner') ? 'start of Base' : snap,
       place,
     ]);
@@ -115,7 +115,7 @@ describe('a dragged point', () => {
     // From 500 mm away a straight touches a circle of radius 100 at √(500² − 100²) from its start.
     const touch = Math.sqrt(500 ** 2 - 100 ** 2);
     const place: [number, number] = [100 + (touch * touch) / 500, 250 + (touch * 100) / 500];
-    const found = applyDrag(design(part({ lines: [own, ring] })).parts, {
+    const result = applyDrag(design(part({ lines: [own, ring] })).parts, {
       part: 'part',
       line: 's',
       key: 'to',
@@ -123,12 +123,12 @@ describe('a dragged point', () => {
       reachMm: 8,
       tapes: [],
     });
-    expect(told(found)).toBe('touching L2');
-    expect(Math.hypot((found?.place[0] ?? 0) - place[0], (found?.place[1] ?? 0) - place[1])).toBeLessThan(0.5);
+    expect(told(result)).toBe('touching L2');
+    expect(Math.hypot((result?.place[0] ?? 0) - place[0], (result?.place[1] ?? 0) - place[1])).toBeLessThan(0.5);
   });
   it('of a mirror image moves the measurement it stands for', () => {
-    const found = drag('points.0', [800, 180], line, { opposite: { of: 'other', follows: false } });
-    expect(found?.line).toMatchObject({ points: [{ along: 200, above: 180 }, {}, {}] });
+    const result = drag('points.0', [800, 180], line, { opposite: { of: 'other', follows: false } });
+    expect(result?.line).toMatchObject({ points: [{ along: 200, above: 180 }, {}, {}] });
     expect(
       handlesOf(design(part({ lines: [line], opposite: { of: 'other', follows: false } })).parts, 'part', 'w')[0],
     ).toEqual({

@@ -63,19 +63,19 @@ export function stationTable(
     design.parts.map(({ id }) => id),
     store,
   );
-  const own = all.get(wish.part);
-  const line = own?.lines.find(({ id }) => id === wish.line);
-  if (!own || !line || line.pieces.length === 0) return null;
-  const datum = own.board.shape.datums.find(({ id }) => id === wish.datum) ?? own.board.shape.datums[0]!;
-  const measure = measurer(own, datum);
+  const setOut = all.get(wish.part);
+  const line = setOut?.lines.find(({ id }) => id === wish.line);
+  if (!setOut || !line || line.pieces.length === 0) return null;
+  const datum = setOut.board.shape.datums.find(({ id }) => id === wish.datum) ?? setOut.board.shape.datums[0]!;
+  const measure = measurer(setOut, datum);
   const stations = line.pieces.map((piece) => stationsOf(piece, measure, wish.stepMm, wish.toleranceMm));
-  const by = stations.every((one) => one.by === 'datum') ? 'datum' : 'line';
-  const rows = stations.flatMap((one) => one.rows);
-  const round = own.board.measured.axle !== null;
+  const by = stations.every((station) => station.by === 'datum') ? 'datum' : 'line';
+  const rows = stations.flatMap((station) => station.rows);
+  const round = setOut.board.measured.axle !== null;
   const opposite = oppositeOf(design, wish.part, all);
-  const base = plumb(own, onSheetOf(own, datum));
+  const base = plumb(setOut, onSheetOf(setOut, datum));
   return {
-    line: { code: line.code, name: own.board.shape.lines.find(({ id }) => id === line.owner)?.name ?? '' },
+    line: { code: line.code, name: setOut.board.shape.lines.find(({ id }) => id === line.owner)?.name ?? '' },
     datum: datum.name,
     toleranceMm: wish.toleranceMm,
     opposite: opposite?.name ?? null,
@@ -93,8 +93,8 @@ export function stationTable(
         by === 'datum' ? row.along : row.at,
         ...(by === 'datum' ? [] : [row.along]),
         row.above,
-        plumb(own, row.place) - base,
-        ...(round ? roundCells(own, row) : []),
+        plumb(setOut, row.place) - base,
+        ...(round ? roundCells(setOut, row) : []),
         ...(opposite ? [opposite.heightAt(row.along, row.above, wish.line, datum.id)] : []),
       ],
     })),
@@ -128,8 +128,8 @@ function roundCells({ board }: SetOut, { place }: Station): StationCell[] {
 
 /** The part that is this one's mirror image, or that it is the mirror image of. */
 function oppositeOf(design: Design, partId: PartId, all: ReadonlyMap<string, SetOut>) {
-  const own = design.parts.find(({ id }) => id === partId);
-  const other = design.parts.find(({ id, opposite }) => opposite?.of === partId || own?.opposite?.of === id);
+  const part = design.parts.find(({ id }) => id === partId);
+  const other = design.parts.find(({ id, opposite }) => opposite?.of === partId || part?.opposite?.of === id);
   const setOut = other && all.get(other.id);
   if (!other || !setOut) return null;
   return {

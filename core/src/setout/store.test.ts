@@ -37,17 +37,17 @@ describe('one store for all that is asked about a job', () => {
       scheme: { areas: [{ part: 'one', seed: [20, 20] as [number, number], finish: 'cream-two-part' }] },
     };
     workOutParts(before, store);
-    const found = applyDrag(
+    const result = applyDrag(
       before.parts,
       { part: 'one', line: 'wave', key: 'points.1', place: [510, 240], reachMm: 0, tapes: [] },
       store,
     );
     const live = [...store.setOuts.values()].at(-1);
-    if (!found) throw new Error('the line can be dragged');
+    if (!result) throw new Error('the line can be dragged');
     // As it comes back through the screen: another object, the same in it.
     const after: Design = {
       ...before,
-      parts: before.parts.map((one) => (one.id === 'one' ? { ...one, lines: [structuredClone(found.line)] } : one)),
+      parts: before.parts.map((one) => (one.id === 'one' ? { ...one, lines: [structuredClone(result.line)] } : one)),
     };
     const carried = carryScheme(before, after, store);
     const arranged = [...store.works.values()].map(({ arrangement }) => arrangement);

@@ -35,9 +35,9 @@ export function ringRadiusOnSheet(
   d1: number,
   d2: number,
   length: number,
-  at: number,
+  along: number,
 ): { readonly girthMm: number; readonly sheetRadiusMm: number | null } {
-  const radius = d1 / 2 + ((d2 - d1) / 2) * (at / length);
+  const radius = d1 / 2 + ((d2 - d1) / 2) * (along / length);
   const { sinHalfAngle } = coneSheet(d1, d2, length);
   return { girthMm: 2 * Math.PI * radius, sheetRadiusMm: sinHalfAngle === 0 ? null : radius / Math.abs(sinHalfAngle) };
 }

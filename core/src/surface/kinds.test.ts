@@ -295,13 +295,13 @@ describe('an opposite part', () => {
     shape: { kind: 'round', at: { along: 100, above: 400 }, diameter: 80 },
   } as const;
   it('is the mirror image: line, opening and place in space', () => {
-    const own = setOutOne({ lines: [straight('a', [0, 100], [1000, 300])], features: [feature] });
+    const setOut = setOutOne({ lines: [straight('a', [0, 100], [1000, 300])], features: [feature] });
     const other = setOutOne({
       lines: [straight('a', [0, 100], [1000, 300])],
       features: [feature],
       opposite: { of: 'x', follows: false },
     });
-    expect(own.lines[0]!.pieces[0]![0]).toMatchObject({ x: 0, y: 100 });
+    expect(setOut.lines[0]!.pieces[0]![0]).toMatchObject({ x: 0, y: 100 });
     expect(other.lines[0]!.pieces[0]![0]).toMatchObject({ x: 1000, y: 100 });
     expect(Math.max(...other.openings[0]!.map(({ x }) => x))).toBeCloseTo(940, 0);
     expect(ringArea(other.openings[0]!)).toBeGreaterThan(0);

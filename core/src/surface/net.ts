@@ -79,15 +79,15 @@ function panelFaults(
   if (parentIndex < 0) return say({ code: 'panel.no-panel', values: { panel: fold.on } });
   if (parentIndex >= index || fold.on === id) return say(messageWithoutValues('panel.further-up'));
   const rim = outlineRing(panels[parentIndex]!.outline);
-  const own = outlineRing(panels[index]!.outline);
+  const points = outlineRing(panels[index]!.outline);
   if (fold.edge >= rim.length)
     return say({ code: 'panel.few-edges', values: { panel: panels[parentIndex]!.name, edges: rim.length } });
-  if (fold.own >= own.length) return say({ code: 'panel.own-few-edges', values: { edges: own.length } });
+  if (fold.own >= points.length) return say({ code: 'panel.own-few-edges', values: { edges: points.length } });
   const parentFold = panels[parentIndex]!.fold;
   if (parentFold && parentFold.own === fold.edge) return say(messageWithoutValues('panel.edge-taken'));
   if (panels.slice(0, index).some((other) => other.fold && other.fold.on === fold.on && other.fold.edge === fold.edge))
     return say(messageWithoutValues('panel.edge-taken'));
-  const [there, here] = [edgeLength(rim, fold.edge), edgeLength(own, fold.own)];
+  const [there, here] = [edgeLength(rim, fold.edge), edgeLength(points, fold.own)];
   if (here > there + 0.01) return say({ code: 'panel.edge-long', values: { ownMm: here, otherMm: there } });
   return [];
 }
@@ -106,13 +106,13 @@ export function unfold(panels: readonly Panel[]): FoldedNet {
 }
 
 function placePanel({ id, name, outline, fold }: Panel, placed: readonly PlacedPanel[]): PlacedPanel {
-  const own = outlineRing(outline);
+  const points = outlineRing(outline);
   const parent = fold ? placed.findIndex((other) => other.id === fold.on) : -1;
   if (!fold || parent < 0)
     return {
       id,
       name,
-      ring: own,
+      ring: points,
       from: { x: 0, y: 0, z: 0 },
       across: { x: 1, y: 0, z: 0 },
       up: { x: 0, y: 0, z: 1 },
@@ -127,13 +127,13 @@ function placePanel({ id, name, outline, fold }: Panel, placed: readonly PlacedP
   const away = { x: e.y, y: -e.x };
   const angle = (fold.angleDeg * Math.PI) / 180;
   const widthMm = Math.abs(angle) * fold.radius;
-  const [first, second] = [own[fold.own]!, own[(fold.own + 1) % own.length]!];
+  const [first, second] = [points[fold.own]!, points[(fold.own + 1) % points.length]!];
   const ownLength = distance(first, second);
   const d = { x: (second.x - first.x) / ownLength, y: (second.y - first.y) / ownLength };
   // Turned so that its own edge runs against the edge it hangs on, and moved to the far side of the bend.
   const [cos, sin] = [-(d.x * e.x + d.y * e.y), -(d.x * e.y - d.y * e.x)];
   const target = { x: a.x + away.x * widthMm, y: a.y + away.y * widthMm };
-  const ring = own.map(({ x, y }) => ({
+  const ring = points.map(({ x, y }) => ({
     x: target.x + cos * (x - second.x) - sin * (y - second.y),
     y: target.y + sin * (x - second.x) + cos * (y - second.y),
   }));
@@ -184,9 +184,11 @@ function ringRound(index: number, placed: readonly PlacedPanel[], skip: number |
     );
     if (child < 0) continue;
     const hanging = placed[child]!;
-    const own = hanging.ring.findIndex((corner) => distance(corner, farSide(hanging.fold as PlacedFold)) < 1e-6);
+    const startCorner = hanging.ring.findIndex(
+      (corner) => distance(corner, farSide(hanging.fold as PlacedFold)) < 1e-6,
+    );
     walk.push(
-      ...ringRound(child, placed, (own + hanging.ring.length - 1) % hanging.ring.length),
+      ...ringRound(child, placed, (startCorner + hanging.ring.length - 1) % hanging.ring.length),
       (hanging.fold as PlacedFold).b,
     );
   }
@@ -228,12 +230,12 @@ function onBend(parent: PlacedPanel, { away, angle, radius }: PlacedFold, place:
   const foot = { x: place.x - away.x * d, y: place.y - away.y * d };
   const turn = Math.sign(angle) * (d / radius);
   const out = directionOn(parent, away);
-  const at = addVectors(
+  const point = addVectors(
     addVectors(onPanel(parent, foot).at, out, radius * Math.abs(Math.sin(turn))),
     parent.out,
     -Math.sign(angle) * radius * (1 - Math.cos(turn)),
   );
-  return { at, out: addVectors(scaleVector(out, Math.sin(turn)), parent.out, Math.cos(turn)) };
+  return { at: point, out: addVectors(scaleVector(out, Math.sin(turn)), parent.out, Math.cos(turn)) };
 }
 
 const reach = (place: Point, ring: readonly Point[]): number =>

@@ -39,8 +39,8 @@ export function cutFlatSheet(ring: readonly Point[], a: number, c: number, k: nu
   const foot = { x: (a * k) / size ** 2, y: (c * k) / size ** 2 };
   const along = { x: c / size, y: -a / size };
   const sign = Math.abs(along.x) > 1e-9 ? Math.sign(along.x) : Math.sign(along.y);
-  const at = ring.map(({ x, y }) => ((x - foot.x) * along.x + (y - foot.y) * along.y) * sign);
+  const positions = ring.map(({ x, y }) => ((x - foot.x) * along.x + (y - foot.y) * along.y) * sign);
   const end = (t: number): Point => ({ x: foot.x + t * sign * along.x, y: foot.y + t * sign * along.y });
-  const path = straightPath(end(minOf(at) - 1), end(maxOf(at) + 1));
+  const path = straightPath(end(minOf(positions) - 1), end(maxOf(positions) + 1));
   return path ? [path] : [];
 }

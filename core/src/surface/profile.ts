@@ -67,8 +67,8 @@ export function profileOf({ start, edges, smooth }: ProfileShape): Profile {
 }
 
 /** The place at a distance along the profile; clamped to its ends. */
-export function pointOnProfile({ spans, smooth, lengthMm }: Profile, at: number): ProfilePoint {
-  const within = Math.min(lengthMm, Math.max(0, at));
+export function pointOnProfile({ spans, smooth, lengthMm }: Profile, alongMm: number): ProfilePoint {
+  const within = Math.min(lengthMm, Math.max(0, alongMm));
   if (!smooth) {
     const span = spans.find(({ endAt }) => within <= endAt) ?? spans.at(-1)!;
     const { x, y, tx, ty } = pointOnSpan(span, within);
@@ -82,9 +82,9 @@ export function pointOnProfile({ spans, smooth, lengthMm }: Profile, at: number)
 }
 
 /** Span and share of it at a length along a smooth profile. */
-function placeAtLength(lengths: readonly number[], at: number): readonly [number, number] {
-  const next = lowerBound(1, lengths.length - 1, (index) => lengths[index]! > at);
-  const step = next - 1 + (at - lengths[next - 1]!) / (lengths[next]! - lengths[next - 1]! || 1);
+function placeAtLength(lengths: readonly number[], along: number): readonly [number, number] {
+  const next = lowerBound(1, lengths.length - 1, (index) => lengths[index]! > along);
+  const step = next - 1 + (along - lengths[next - 1]!) / (lengths[next]! - lengths[next - 1]! || 1);
   const span = Math.min(Math.floor(step / PER_SPAN), (lengths.length - 1) / PER_SPAN - 1);
   return [span, step / PER_SPAN - span];
 }

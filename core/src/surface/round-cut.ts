@@ -93,16 +93,16 @@ function reachesWhere(room: (s: number) => number, length: number): Reach[] {
 }
 
 /** Places between 0 and a length at which a function passes through 0, by halving. */
-function signChanges(of: (s: number) => number, length: number): number[] {
-  const found: number[] = [];
-  let before = of(0);
+function signChanges(functionOf: (s: number) => number, length: number): number[] {
+  const zeros: number[] = [];
+  let before = functionOf(0);
   for (let step = 1; step <= SEARCH_STEPS; step++) {
     const s = (length * step) / SEARCH_STEPS;
-    const now = of(s);
+    const now = functionOf(s);
     if (before === 0 ? false : now === 0 || before > 0 !== now > 0) {
-      found.push(bisect(s - length / SEARCH_STEPS, s, 60, (half) => of(half) > 0 === before > 0));
+      zeros.push(bisect(s - length / SEARCH_STEPS, s, 60, (half) => functionOf(half) > 0 === before > 0));
     }
     before = now;
   }
-  return found.filter((s) => s > 1e-9 && s < length - 1e-9);
+  return zeros.filter((s) => s > 1e-9 && s < length - 1e-9);
 }

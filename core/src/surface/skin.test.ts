@@ -172,7 +172,7 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
 
   it('turned into its mirror image twice it is as it was', () => {
     const back = mirrorSkin(mirrorSkin(skin));
-    const far = (one: Point, other: Point) => Math.hypot(one.x - other.x, one.y - other.y);
+    const far = (point: Point, other: Point) => Math.hypot(point.x - other.x, point.y - other.y);
     expect(Math.max(...back.ring.map((place, index) => far(place, skin.ring[index]!)))).toBeLessThan(1e-9);
     expect(ringArea(mirrorSkin(skin).ring)).toBeCloseTo(ringArea(skin.ring), 6);
     fc.assert(fc.property(inside, (place) => far(skin.reflect(skin.reflect(place)), place) < 1e-9));

@@ -36,8 +36,8 @@ export const skinOf = (surface: Surface): Skin => kindOf(surface).skin(surface);
 /** Checks what the schema cannot; an empty list for a sound surface. */
 export function surfaceFaults(surface: Surface): SurfaceFault[] {
   const { faults, sizedBy } = kindOf(surface);
-  const found = faults(surface);
-  return found.length > 0 ? found : tooFar(surface, sizedBy);
+  const surfaceTrouble = faults(surface);
+  return surfaceTrouble.length > 0 ? surfaceTrouble : tooFar(surface, sizedBy);
 }
 
 /** Laid flat, a surface must lie where areas are worked out exactly. */

@@ -9,5 +9,5 @@ export const maxOf = (numbers: readonly number[]): number =>
   numbers.reduce((most, number) => (number > most ? number : most), -Infinity);
 
 /** The sum of a figure over a list. */
-export const sumOf = <T>(list: readonly T[], pick: (one: T) => number): number =>
-  list.reduce((sum, one) => sum + pick(one), 0);
+export const sumOf = <T>(list: readonly T[], pick: (item: T) => number): number =>
+  list.reduce((sum, item) => sum + pick(item), 0);

@@ -37,11 +37,11 @@ export function listOf<T extends v.GenericSchema>(
     let faults = 0;
     const counting: v.GenericSchema = {
       ...item,
-      '~run': (one, settings) => {
-        if (faults >= MAX_FAULTS) return one as v.UnknownDataset;
-        const found = item['~run'](one, settings);
-        faults += found.issues?.length ?? 0;
-        return found;
+      '~run': (other, settings) => {
+        if (faults >= MAX_FAULTS) return other as v.UnknownDataset;
+        const result = item['~run'](other, settings);
+        faults += result.issues?.length ?? 0;
+        return result;
       },
     };
     return v.pipe(v.array(counting, needs), enough)['~run'](dataset, config) as ReturnType<typeof run>;

@@ -3,7 +3,7 @@
  * @param holds false up to some number and true from it on
  * @returns `from` to `to`; `to` where it holds nowhere before
  */
-export function lowerBound(from: number, to: number, holds: (at: number) => boolean): number {
+export function lowerBound(from: number, to: number, holds: (value: number) => boolean): number {
   let [low, high] = [from, to];
   while (low < high) {
     const middle = (low + high) >> 1;

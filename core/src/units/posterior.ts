@@ -34,8 +34,13 @@ export function factorPosterior(spread: number, seen: readonly ((log: number) =>
   const weights = GRID.map((log) =>
     seen.reduce((all, likelihood) => all * likelihood(log), Math.exp(-(log * log) / (2 * spread ** 2))),
   );
-  const at = quantiles(weights);
-  return { factor: Math.exp(at(0.5)), low: Math.exp(at(0.1587)), high: Math.exp(at(0.8413)), count: seen.length };
+  const positions = quantiles(weights);
+  return {
+    factor: Math.exp(positions(0.5)),
+    low: Math.exp(positions(0.1587)),
+    high: Math.exp(positions(0.8413)),
+    count: seen.length,
+  };
 }
 
 /** Where a share of all weight lies below, between the places of the grid. */
@@ -45,7 +50,7 @@ function quantiles(weights: readonly number[]): (share: number) => number {
   for (const weight of weights) sums.push((sum += weight));
   return (share) => {
     const wanted = share * sum;
-    const index = sums.findIndex((one) => one >= wanted);
+    const index = sums.findIndex((other) => other >= wanted);
     if (index <= 0) return GRID[0]!;
     const part = (wanted - sums[index - 1]!) / (sums[index]! - sums[index - 1]!);
     return GRID[index - 1]! + part * (GRID[index]! - GRID[index - 1]!) + LOG_FACTOR_RANGE / STEPS;

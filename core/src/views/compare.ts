@@ -33,9 +33,9 @@ export function compareSchemes(first: Plan, second: Plan): SchemeComparison {
   const areas = first.parts.flatMap((part) => {
     const other = second.parts.find(({ id }) => id === part.id);
     return part.areas.flatMap(({ code, finish, sizeM2 }) => {
-      const found = other?.areas.find((area) => area.code === code);
-      return found && found.finish !== finish
-        ? [{ part: part.id, area: code, first: finish, second: found.finish, sizeM2: sizeM2 * part.count }]
+      const otherArea = other?.areas.find((area) => area.code === code);
+      return otherArea && otherArea.finish !== finish
+        ? [{ part: part.id, area: code, first: finish, second: otherArea.finish, sizeM2: sizeM2 * part.count }]
         : [];
     });
   });

@@ -76,7 +76,7 @@ function eyeOf(look: ViewPoint): Eye {
   return { into, across, up: cross(across, into) };
 }
 
-const seen = (at: SpacePoint, { across, up }: Eye): Coordinates => [dot(at, across), dot(at, up)];
+const seen = (point: SpacePoint, { across, up }: Eye): Coordinates => [dot(point, across), dot(point, up)];
 
 type Patch = PicturePatch & { readonly depth: number };
 

@@ -50,7 +50,7 @@ export function sidesAt(
   { part, line, at }: LineSpot,
 ): { readonly left: string; readonly right: string } | null {
   const borders = plan.parts.find(({ id }) => id === part)?.borders ?? [];
-  return borders.find((one) => one.line === line && at >= one.from - 1e-6 && at <= one.to + 1e-6) ?? null;
+  return borders.find((border) => border.line === line && at >= border.from - 1e-6 && at <= border.to + 1e-6) ?? null;
 }
 
 /**
@@ -73,10 +73,10 @@ export function edgeSection(
     const area = sides[side];
     const shows = part.areas.find(({ code }) => code === area)?.shows ?? part.present;
     let layers: SectionLayer[] = [{ kind: 'present', id: null, name: null, colour: shows, um: null, stage: 0 }];
-    for (const one of plan.stages.slice(0, stage)) {
-      layers = [...layers, ...addedBy(plan, one, spot, area, side, layers, shelf)];
+    for (const earlier of plan.stages.slice(0, stage)) {
+      layers = [...layers, ...addedBy(plan, earlier, spot, area, side, layers, shelf)];
       // With the tape comes what was sprayed over it.
-      if (one.number < stage || pulled) layers = withoutTape(plan, layers, spot, side, one.number);
+      if (earlier.number < stage || pulled) layers = withoutTape(plan, layers, spot, side, earlier.number);
     }
     return { area, layers };
   };
@@ -163,7 +163,7 @@ export function ridgeAt(plan: Plan, spot: LineSpot): EdgeRidge {
   });
   const none = { stage: null, wet: false, ridgeUm: 0 };
   const highest = edges.reduce<{ stage: number | null; wet: boolean; ridgeUm: number }>(
-    (best, one) => (one.ridgeUm > best.ridgeUm ? one : best),
+    (best, edge) => (edge.ridgeUm > best.ridgeUm ? edge : best),
     none,
   );
   const clearUm = plan.stages
@@ -178,12 +178,12 @@ export function ridgeAt(plan: Plan, spot: LineSpot): EdgeRidge {
 }
 
 /** Place of a distance along a line as the plan draws it; null where no piece of it is there. */
-export function pointOnLine(pieces: readonly (readonly LinePoint[])[], at: number): Coordinates | null {
+export function pointOnLine(pieces: readonly (readonly LinePoint[])[], alongMm: number): Coordinates | null {
   for (const piece of pieces) {
-    const next = piece.findIndex(([, , along]) => along >= at - 1e-6);
-    if (next < 0 || at < piece[0]![2] - 1e-6) continue;
+    const next = piece.findIndex(([, , along]) => along >= alongMm - 1e-6);
+    if (next < 0 || alongMm < piece[0]![2] - 1e-6) continue;
     const [b, a] = [piece[next]!, piece[Math.max(0, next - 1)]!];
-    const share = b[2] === a[2] ? 0 : (at - a[2]) / (b[2] - a[2]);
+    const share = b[2] === a[2] ? 0 : (alongMm - a[2]) / (b[2] - a[2]);
     return [a[0] + share * (b[0] - a[0]), a[1] + share * (b[1] - a[1])];
   }
   return null;

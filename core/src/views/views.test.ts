@@ -123,10 +123,10 @@ describe('spray arrows', () => {
     let arrows = 0;
     for (const stage of small.stages) {
       expect(masksOn(small, stage).every((number) => number <= stage.number)).toBe(true);
-      for (const one of small.parts) {
-        const rings = one.areas.map((area) => ({ rings: area.rings.map((ring) => ring.map(([x, y]) => ({ x, y }))) }));
-        const open = stage.pictures.find((picture) => picture.part === one.id)?.areas ?? [];
-        for (const { from, to } of sprayArrows(small, one, stage)) {
+      for (const part of small.parts) {
+        const rings = part.areas.map((area) => ({ rings: area.rings.map((ring) => ring.map(([x, y]) => ({ x, y }))) }));
+        const open = stage.pictures.find((picture) => picture.part === part.id)?.areas ?? [];
+        for (const { from, to } of sprayArrows(small, part, stage)) {
           arrows++;
           // It may start on the tape: that is the way off it.
           for (const share of [0.5, 1, 1.5]) {
@@ -134,7 +134,7 @@ describe('spray arrows', () => {
               x: from[0] + share * (to[0] - from[0]),
               y: from[1] + share * (to[1] - from[1]),
             });
-            if (at >= 0) expect(open.find(({ code }) => code === one.areas[at]!.code)?.open).toBe(true);
+            if (at >= 0) expect(open.find(({ code }) => code === part.areas[at]!.code)?.open).toBe(true);
           }
         }
       }

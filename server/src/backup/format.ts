@@ -48,7 +48,7 @@ export function secretsOf(line: string): string | null {
 
 /** Takes the line of a row apart; null for anything else. */
 export function rowOf(line: string): { readonly table: KeptTable; readonly row: string } | null {
-  const at = line.indexOf('\t');
-  const table = KEPT_TABLES.find((name) => name === line.slice(0, at));
-  return at > 0 && table ? { table, row: line.slice(at + 1) } : null;
+  const index = line.indexOf('\t');
+  const table = KEPT_TABLES.find((name) => name === line.slice(0, index));
+  return index > 0 && table ? { table, row: line.slice(index + 1) } : null;
 }

@@ -39,7 +39,9 @@ export async function jobFileOf(db: Queryable, { id, design, updatedAt, revision
     sheet !== undefined && sheets.includes(sheet) ? { ...event, sheet: sheets.indexOf(sheet) } : event,
   );
   // The newest thing in the file dates it.
-  const writtenAt = [updatedAt, ...log.map(({ at }) => at)].reduce((latest, at) => (at > latest ? at : latest));
+  const writtenAt = [updatedAt, ...log.map(({ at }) => at)].reduce((latest, instant) =>
+    instant > latest ? instant : latest,
+  );
   return writeJobFile({ format: 'lintrel-job', version: JOB_FILE_VERSION, writtenAt, design, shelf, log, ...started });
 }
 

@@ -31,9 +31,9 @@ export async function listBackups(folder: string): Promise<BackupKept[]> {
     return day === undefined ? [] : [{ name, at: `${day}T${hours}:${minutes}:${seconds}.000Z` }];
   });
   const sized = await Promise.all(
-    kept.map(async (one) => ({
-      ...one,
-      bytes: await stat(join(folder, one.name)).then(
+    kept.map(async (name) => ({
+      ...name,
+      bytes: await stat(join(folder, name.name)).then(
         ({ size }) => size,
         () => null,
       ),
@@ -107,7 +107,7 @@ export function openBackups(pool: pg.Pool, folder: string, log: Logger, firstLoo
   };
   const look = () =>
     void noting(() => backupIfDue(pool, folder)).then(
-      (made) => made && log.info('backup made'),
+      (backup) => backup && log.info('backup made'),
       () => undefined,
     );
   void closeToOthers(folder).catch((error: unknown) =>

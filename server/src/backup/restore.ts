@@ -31,9 +31,11 @@ export async function restoreBackup(pool: pg.Pool, path: string, passphrase: str
   await client.connect();
   try {
     return await runTransaction(client, async (db) => {
-      const own = await schemaOf(db);
-      if (schema > own)
-        throw new BackupFault(`it was written by a newer program: its tables are of ${schema}, here of ${own}`);
+      const currentSchema = await schemaOf(db);
+      if (schema > currentSchema)
+        throw new BackupFault(
+          `it was written by a newer program: its tables are of ${schema}, here of ${currentSchema}`,
+        );
       await mustBeUntouched(db);
       const secrets = await putBack(db, path);
       if (secrets !== null && passphrase !== null) await putSecretsBack(db, secrets, passphrase);
@@ -51,7 +53,7 @@ const SHIPPED: readonly KeptTable[] = ['tapes', 'finishes', 'supplies'];
 
 /** A backup goes into a shop nobody has worked in; the shelf that ships makes room. */
 async function mustBeUntouched(db: Queryable): Promise<void> {
-  for (const table of KEPT_TABLES.filter((one) => !SHIPPED.includes(one))) {
+  for (const table of KEPT_TABLES.filter((kept) => !SHIPPED.includes(kept))) {
     const { rowCount } = await db.query(`SELECT 1 FROM ${table} LIMIT 1`);
     if (rowCount !== 0)
       throw new BackupFault('the shop it is to be put into is not empty: a backup goes into an empty one alone');
@@ -98,18 +100,18 @@ async function putBack(db: Queryable, path: string): Promise<string | null> {
     waiting = [];
     letters = 0;
   };
-  for await (const one of rowsOf(path)) {
-    if ('secrets' in one) {
-      secrets = one.secrets;
+  for await (const row of rowsOf(path)) {
+    if ('secrets' in row) {
+      secrets = row.secrets;
       continue;
     }
-    if (one.table !== table || waiting.length >= AT_ONCE || letters >= LETTERS_AT_ONCE) {
+    if (row.table !== table || waiting.length >= AT_ONCE || letters >= LETTERS_AT_ONCE) {
       await put();
-      if (one.table !== table) known = await columnsOf(db, one.table);
-      table = one.table;
+      if (row.table !== table) known = await columnsOf(db, row.table);
+      table = row.table;
     }
-    waiting.push(one.row);
-    letters += one.row.length;
+    waiting.push(row.row);
+    letters += row.row.length;
   }
   await put();
   return secrets;

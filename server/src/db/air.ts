@@ -26,14 +26,14 @@ export async function listAir(db: Queryable, now: Date): Promise<AirAnswer['read
 /** Keeps a reading; one of the same moment that is there already stays. Servers that share a sensor keep it once. */
 export async function insertAir(
   db: Queryable,
-  at: Date,
+  date: Date,
   airC: number,
   rhPercent: number,
   by: 'sensor' | 'typed',
 ): Promise<void> {
   await db.query(
     'INSERT INTO air_readings (at, air_c, rh_percent, by) VALUES ($1, $2, $3, $4) ON CONFLICT (at) DO NOTHING',
-    [at, airC, rhPercent, by],
+    [date, airC, rhPercent, by],
   );
 }
 

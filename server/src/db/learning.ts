@@ -47,14 +47,14 @@ export async function listObservations(
     for (const sheet of sheets) {
       // Plans of another make may have no windows: nothing is learned from them.
       if (!Array.isArray(sheet.stages) || !Array.isArray(sheet.steps)) continue;
-      const own = observationsIn(
+      const observations = observationsIn(
         { ...sheet, learned: sheet.learned ?? [] },
         events.filter((event) => event.sheet === sheet.sheet),
       );
       seen.push(
-        ...own
-          .filter((one) => one.finish === finish && Date.parse(one.at) >= from)
-          .map((one) => ({ ...one, job: id, title })),
+        ...observations
+          .filter((observation) => observation.finish === finish && Date.parse(observation.at) >= from)
+          .map((observation) => ({ ...observation, job: id, title })),
       );
     }
   }

@@ -51,9 +51,9 @@ export async function findSession(db: Queryable, hash: string): Promise<KnownSes
 /** Begins a session. */
 export async function insertSession(
   db: Queryable,
-  of: { person: string; phone: string | null; device: string; hash: string; byPin?: boolean },
+  session: { person: string; phone: string | null; device: string; hash: string; byPin?: boolean },
 ): Promise<void> {
-  const { person, phone, device, hash, byPin = false } = of;
+  const { person, phone, device, hash, byPin = false } = session;
   await db.query('INSERT INTO sessions (person_id, phone_id, device, hash, by_pin) VALUES ($1, $2, $3, $4, $5)', [
     person,
     phone,
@@ -93,7 +93,7 @@ export async function endSessionsOf(db: Queryable, person: string, but: string |
 }
 
 /** Sessions that hold; of one person alone, or all. */
-export async function listSessions(db: Queryable, person: string | null, own: string): Promise<Session[]> {
+export async function listSessions(db: Queryable, person: string | null, currentHash: string): Promise<Session[]> {
   const { rows } = await db.query<{
     id: string;
     person: string;
@@ -112,7 +112,7 @@ export async function listSessions(db: Queryable, person: string | null, own: st
     ...row,
     begunAt: begun_at.toISOString(),
     seenAt: seen_at.toISOString(),
-    own: row.id === own,
+    own: row.id === currentHash,
   }));
 }
 

@@ -13,7 +13,7 @@ import type { Queryable } from './pool';
 
 // Columns carry the names of the fields, in snake case; the schemas say which fields there are.
 const snake = (name: string): string =>
-  name.replace(/[A-Z0-9]+/g, (match, at) => (at > 0 ? `_${match.toLowerCase()}` : match));
+  name.replace(/[A-Z0-9]+/g, (match, index) => (index > 0 ? `_${match.toLowerCase()}` : match));
 const camel = (name: string): string => name.replace(/_([a-z0-9])/g, (_, letter: string) => letter.toUpperCase());
 
 const FIELDS = {

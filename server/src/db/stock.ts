@@ -110,29 +110,29 @@ export async function listReserved(db: Queryable, shelf: Shelf): Promise<StockRe
       WHERE (SELECT kind FROM run_log WHERE job_id = started.job_id AND kind IN ('start', 'finish') ORDER BY seq DESC LIMIT 1) IS DISTINCT FROM 'finish' AND jobs.archived_at IS NULL AND jobs.deleted_at IS NULL
       ORDER BY started.job_id, started.id DESC`,
   );
-  const found = new Map<string, { stuff: StockTable; code: string; packs: number; jobs: string[] }>();
+  const reserved = new Map<string, { stuff: StockTable; code: string; packs: number; jobs: string[] }>();
   for (const { title, lists, used } of rows) {
     const add = (stuff: StockTable, code: string | null, packs: number) => {
       const left = packs - (used?.[`${stuff} ${code ?? ''}`] ?? 0);
       if (code === null || !(left > 1e-6)) return;
-      const one = found.get(`${stuff} ${code}`) ?? { stuff, code, packs: 0, jobs: [] };
-      found.set(`${stuff} ${code}`, { ...one, packs: one.packs + left, jobs: [...one.jobs, title] });
+      const entry = reserved.get(`${stuff} ${code}`) ?? { stuff, code, packs: 0, jobs: [] };
+      reserved.set(`${stuff} ${code}`, { ...entry, packs: entry.packs + left, jobs: [...entry.jobs, title] });
     };
     for (const { tape, lengthM } of listed(lists?.tape)) add('tapes', tape, rollsOf(shelf, tape, lengthM));
     for (const { code, amount } of listed(lists?.supplies)) add('supplies', code, packsOf(shelf, code, amount));
   }
-  return [...found.values()];
+  return [...reserved.values()];
 }
 
 /** A list of a plan that may have come from elsewhere. */
 const listed = <T>(list: readonly T[] | undefined): readonly T[] =>
-  Array.isArray(list) ? list.filter((one) => typeof one === 'object' && one !== null) : [];
+  Array.isArray(list) ? list.filter((row) => typeof row === 'object' && row !== null) : [];
 
 const rollsOf = ({ tapes }: Shelf, code: string, lengthM: number): number => {
-  const tape = tapes.find((one) => one.code === code);
+  const tape = tapes.find((other) => other.code === code);
   return tape ? lengthM / rollLengthM(tape) : 0;
 };
 const packsOf = ({ supplies = [] }: Shelf, code: string | null, amount: number): number => {
-  const supply = supplies.find((one) => one.code === code);
+  const supply = supplies.find((other) => other.code === code);
   return supply ? amount / supply.pack : 0;
 };

@@ -4,7 +4,7 @@ import type { Queryable } from '../db/pool';
 import { route, type Route } from './route';
 
 const behaviourOf = async (db: Queryable, finish: string) => ({
-  learned: (await listLearned(db)).find((one) => one.finish === finish) ?? null,
+  learned: (await listLearned(db)).find((learned) => learned.finish === finish) ?? null,
   seen: (await listObservations(db, finish)).map(({ at, job, title, observation: { passedMin, saw } }) => ({
     at,
     job,

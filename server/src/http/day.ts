@@ -30,14 +30,14 @@ const lately = new WeakMap<Shop, { readonly of: string; readonly answer: Promise
 
 /** The day's plan as it is now; as long as nothing has changed it is worked out once a minute for all who ask. */
 async function dayNow(context: Pick<Context, 'db' | 'now' | 'run' | 'log' | 'shop'>): Promise<DayAnswer> {
-  const of = `${await newestChange(context.db)} ${Math.floor(context.now() / MS_PER_MINUTE)}`;
+  const etag = `${await newestChange(context.db)} ${Math.floor(context.now() / MS_PER_MINUTE)}`;
   const last = lately.get(context.shop);
-  if (last?.of === of) {
+  if (last?.of === etag) {
     const answer = await last.answer.catch(() => null);
     if (answer) return answer;
   }
   const answer = planNow(context);
-  lately.set(context.shop, { of, answer });
+  lately.set(context.shop, { of: etag, answer });
   return answer;
 }
 
@@ -75,18 +75,18 @@ async function sendCalendar(context: Context): Promise<void> {
   const { people, work } = await dayNow(context);
   const names = new Map(people.map(({ id, name }) => [id, name]));
   const calendar = ical({ name: 'Lintrel', prodId: { company: 'Lintrel', product: 'Day plan', language: 'EN' } });
-  for (const one of work) {
-    const first = WORDS.say(one.steps[0]!.say);
-    const latest = one.latest ? [`Begin no later than ${new Date(one.latest.atMs).toISOString()}.`] : [];
+  for (const task of work) {
+    const first = WORDS.say(task.steps[0]!.say);
+    const latest = task.latest ? [`Begin no later than ${new Date(task.latest.atMs).toISOString()}.`] : [];
     calendar.createEvent({
-      id: `${one.id.replaceAll(' ', '-')}@lintrel`,
-      start: new Date(one.startMs),
-      end: new Date(one.endMs),
-      summary: `${one.title}: ${first}${one.steps.length > 1 ? ` and ${one.steps.length - 1} more` : ''}`,
+      id: `${task.id.replaceAll(' ', '-')}@lintrel`,
+      start: new Date(task.startMs),
+      end: new Date(task.endMs),
+      summary: `${task.title}: ${first}${task.steps.length > 1 ? ` and ${task.steps.length - 1} more` : ''}`,
       description: [
-        ...one.steps.map(({ say }) => WORDS.say(say)),
+        ...task.steps.map(({ say }) => WORDS.say(say)),
         ...latest,
-        `By ${one.people.map((id) => names.get(id) ?? id).join(', ')}. Times are estimates.`,
+        `By ${task.people.map((id) => names.get(id) ?? id).join(', ')}. Times are estimates.`,
       ].join('\n'),
     });
   }

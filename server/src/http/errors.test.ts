@@ -19,8 +19,8 @@ it.each([
 it('never tells what went wrong inside', () =>
   expect(toApiError(new Error('password=hunter2')).message).not.toMatch(/hunter2/));
 it('passes its own refusals on', () => {
-  const own = new ApiError(409, 'in-use', 'Still used.');
-  expect(toApiError(own)).toBe(own);
+  const error = new ApiError(409, 'in-use', 'Still used.');
+  expect(toApiError(error)).toBe(error);
 });
 it('says one fault in full and counts several', () => {
   expect(invalid([{ path: 'a', code: 'field.missing', values: {} }]).message).toBe('a: is missing');

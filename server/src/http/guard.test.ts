@@ -13,7 +13,7 @@ const ask = (headers: Record<string, string>, path = '/api/jobs', method: 'get' 
   request(app)[method](path).set(headers);
 const own = Object.values(networkInterfaces())
   .flat()
-  .find((one) => one?.family === 'IPv4')?.address as string;
+  .find((address) => address?.family === 'IPv4')?.address as string;
 
 it.each([
   'localhost',

@@ -32,8 +32,8 @@ export function guard(names: readonly string[]): RequestHandler {
 
 /** The name or address in a Host header, without port and brackets; null where there is none. */
 function nameIn(host: string): string | null {
-  const found = /^(?:\[([0-9a-f:.]+)\]|([a-z0-9._-]+))(?::\d{1,5})?$/i.exec(host);
-  return found ? (found[1] ?? found[2] ?? '').toLowerCase().replace(/\.$/, '') : null;
+  const match = /^(?:\[([0-9a-f:.]+)\]|([a-z0-9._-]+))(?::\d{1,5})?$/i.exec(host);
+  return match ? (match[1] ?? match[2] ?? '').toLowerCase().replace(/\.$/, '') : null;
 }
 
 function isOwnAddress(name: string): boolean {

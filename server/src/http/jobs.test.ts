@@ -232,7 +232,7 @@ it('takes a job file in and gives the same bytes out, log and all', async () => 
   ];
   expect(sheetsOf(here)).toEqual(sheetsOf(there));
   const summary = async (app: TestServer['app'], id: string) =>
-    ((await request(app).get('/api/jobs')).body.jobs as JobSummary[]).find((one) => one.id === id);
+    ((await request(app).get('/api/jobs')).body.jobs as JobSummary[]).find((job) => job.id === id);
   const [was, is] = [await summary(server.app, await idOf('Juniper')), await summary(fresh.app, body.id)];
   expect(is).toMatchObject({ state: was!.state, next: was!.next, windows: was!.windows });
   // The same shop takes it in once more as a copy, with entries of its own.

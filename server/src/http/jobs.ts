@@ -46,7 +46,7 @@ export const jobRoutes: readonly Route[] = [
     async work({ db, now, query: { after, state } }) {
       const place = typeof after === 'string' ? jobPlace(after) : null;
       if (after !== undefined && place === null) throw invalidAt('after', messageWithoutValues('server.no-place'));
-      const shown = LISTS.find((one) => one === state) ?? 'all';
+      const shown = LISTS.find((listName) => listName === state) ?? 'all';
       return {
         now: now(),
         ...(await listJobs(db, { after: place, most: shown === 'in-shop' ? MOST_IN_SHOP : JOBS_A_PAGE, shown })),
@@ -62,9 +62,9 @@ export const jobRoutes: readonly Route[] = [
     answer: jobSchema,
     work: ({ db: pool, author, body: { title, kind, scale } }) =>
       inTransaction(pool, async (db) => {
-        const made = await insertJob(db, { ...emptyDesign(title, kind), scale }, author);
-        await storeProgress(db, made.id);
-        return made;
+        const created = await insertJob(db, { ...emptyDesign(title, kind), scale }, author);
+        await storeProgress(db, created.id);
+        return created;
       }),
   }),
   // A job file comes in as it is, however large one may be written, and is read in a process of the workshop.

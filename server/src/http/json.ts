@@ -29,9 +29,9 @@ export function jsonFrom(bytes: Uint8Array): JsonRead {
 /** Which limit a JSON text is over; null: none. */
 function shapeFault(bytes: Uint8Array) {
   let [depth, values] = [0, 0];
-  for (let at = 0; at < bytes.length; at++) {
-    const byte = bytes[at];
-    if (byte === QUOTE) at = endOfString(bytes, at);
+  for (let index = 0; index < bytes.length; index++) {
+    const byte = bytes[index];
+    if (byte === QUOTE) index = endOfString(bytes, index);
     else if (byte === CLOSE_ARRAY || byte === CLOSE_OBJECT) depth--;
     else if (byte === COMMA) values++;
     else if (byte === OPEN_ARRAY || byte === OPEN_OBJECT) {
@@ -47,9 +47,9 @@ function shapeFault(bytes: Uint8Array) {
 
 /** Index of the quote that ends the string begun at an index; past the end where none does. */
 function endOfString(bytes: Uint8Array, start: number): number {
-  for (let at = start + 1; at < bytes.length; at++) {
-    if (bytes[at] === BACKSLASH) at++;
-    else if (bytes[at] === QUOTE) return at;
+  for (let index = start + 1; index < bytes.length; index++) {
+    if (bytes[index] === BACKSLASH) index++;
+    else if (bytes[index] === QUOTE) return index;
   }
   return bytes.length;
 }

@@ -29,7 +29,7 @@ export const liveRoutes: readonly Route[] = [
       const waiting: (HubEvent | null)[] = [];
       let ready = false;
       const unsubscribe = hub.subscribe({
-        heard: (told) => void (ready ? tell(response, told) : waiting.push(told)),
+        heard: (event) => void (ready ? tell(response, event) : waiting.push(event)),
         ended: () => response.end(),
         person: person?.id ?? null,
         session,
@@ -62,19 +62,19 @@ export const liveRoutes: readonly Route[] = [
 
 const RESYNC = 'event: resync\ndata: {}\n\n';
 
-function tell(response: Response, told: HubEvent | null): void {
-  if (!response.writableEnded) response.write(told === null ? RESYNC : written(told));
+function tell(response: Response, event: HubEvent | null): void {
+  if (!response.writableEnded) response.write(event === null ? RESYNC : written(event));
 }
 
 /** What is told is told to all alike: it is written once. */
 const lines = new WeakMap<HubEvent, Buffer>();
 
-function written(told: HubEvent): Buffer {
-  const known = lines.get(told);
+function written(event: HubEvent): Buffer {
+  const known = lines.get(event);
   if (known) return known;
   const line = Buffer.from(
-    `${told.kind === 'here' ? 'event: at' : `id: ${told.seq}`}\ndata: ${JSON.stringify(told)}\n\n`,
+    `${event.kind === 'here' ? 'event: at' : `id: ${event.seq}`}\ndata: ${JSON.stringify(event)}\n\n`,
   );
-  lines.set(told, line);
+  lines.set(event, line);
   return line;
 }

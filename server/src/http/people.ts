@@ -154,8 +154,8 @@ export const peopleRoutes: readonly Route[] = [
     body: ownPinSchema,
     answer: 'nothing',
     async work({ db, person, body: { passphrase, pin } }) {
-      const own = await ownRow(db, person, passphrase);
-      await updatePerson(db, own.id, { pin: await hashSecret(pin) });
+      const row = await ownRow(db, person, passphrase);
+      await updatePerson(db, row.id, { pin: await hashSecret(pin) });
     },
   }),
   route({
@@ -167,10 +167,10 @@ export const peopleRoutes: readonly Route[] = [
     answer: 'nothing',
     async work({ db, person, session, body: { old, passphrase } }) {
       refuseCommon(passphrase);
-      const own = await ownRow(db, person, old);
-      await updatePerson(db, own.id, { passphrase: await hashSecret(passphrase) });
+      const row = await ownRow(db, person, old);
+      await updatePerson(db, row.id, { passphrase: await hashSecret(passphrase) });
       // Whoever knew the old one is out.
-      await endSessionsOf(db, own.id, session);
+      await endSessionsOf(db, row.id, session);
     },
   }),
   route({
@@ -231,7 +231,7 @@ export const peopleRoutes: readonly Route[] = [
     body: newPersonSchema,
     answer: personSchema,
     async work({ db, body: { name, role, passphrase } }) {
-      const names = (await listPeople(db)).map((one) => one.name);
+      const names = (await listPeople(db)).map((row) => row.name);
       const alike = names.find((other) => looksAlike(name, other));
       if (alike !== undefined && alike.toLowerCase() !== name.toLowerCase())
         throw invalidAt('name', message('server.person-alike', { name: alike }));
@@ -326,11 +326,11 @@ async function ownRow(db: Queryable, person: ShopPerson | null, passphrase: stri
 async function begin(
   db: Queryable,
   { session: before, response }: Pick<Context, 'session' | 'response'>,
-  of: { person: string; phone: string | null; device: string; byPin?: boolean },
+  session: { person: string; phone: string | null; device: string; byPin?: boolean },
 ): Promise<void> {
   if (before !== null) await endSession(db, before, null);
   const { token, hash } = newToken();
-  await insertSession(db, { ...of, hash });
+  await insertSession(db, { ...session, hash });
   setCookie(response, SESSION_COOKIE, token);
 }
 
@@ -341,8 +341,8 @@ async function pairedPhone(
   name: string | undefined,
 ): Promise<string | null> {
   const brought = cookieIn(request, PHONE_COOKIE);
-  const found = brought === null ? null : await findPhone(db, tokenHash(brought));
-  if (found) return found.id;
+  const phone = brought === null ? null : await findPhone(db, tokenHash(brought));
+  if (phone) return phone.id;
   if (name === undefined) return null;
   const { token, hash } = newToken();
   const id = await insertPhone(db, name, hash);
@@ -362,7 +362,7 @@ async function meOf(
   const person: ShopPerson | null = row
     ? { id: row.id, name: row.name, role: byPin ? roleByPin(row.role) : row.role }
     : before;
-  const own = person && (row ?? (await personById(db, person.id)));
+  const currentRow = person && (row ?? (await personById(db, person.id)));
   const token = cookieIn(request, PHONE_COOKIE);
   const phone = token === null ? null : await findPhone(db, tokenHash(token));
   const hands = phone
@@ -373,6 +373,6 @@ async function meOf(
     setUp: await canSignIn(db),
     person,
     phone: phone && { name: phone.name, people: hands },
-    pinEnded: own?.pinEnded ?? false,
+    pinEnded: currentRow?.pinEnded ?? false,
   };
 }

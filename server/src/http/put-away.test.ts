@@ -130,12 +130,12 @@ it('a job that was deleted a month ago goes whole with the next backup, one that
 });
 
 it('the demo goes in one step, the shelf and own jobs stay, and each job of it can be brought back', async () => {
-  const own = await newJob('Our own');
+  const job = await newJob('Our own');
   const shelf = (await api().get('/api/shelf')).body as { tapes: object[] };
   expect((await api().get('/api/shop/own').expect(200)).body.demoJobs).toBeGreaterThanOrEqual(7);
   await api().post('/api/shop/own').expect(200);
   expect((await api().get('/api/shop/own')).body).toEqual({ demoJobs: 0 });
-  expect((await listed()).map(({ id }) => id)).toContain(own.id);
+  expect((await listed()).map(({ id }) => id)).toContain(job.id);
   expect(await titles()).not.toContain('Ostrel');
   expect(((await api().get('/api/shelf')).body as { tapes: object[] }).tapes).toEqual(shelf.tapes);
   const ostrel = (await listed('deleted')).find(({ title }) => title === 'Ostrel')!;

@@ -75,9 +75,9 @@ export const putAwayRoutes: readonly Route[] = [
       const { design } = await knownJob(pool, params.id);
       const title = `${design.title.slice(0, 70)} copy`;
       return inTransaction(pool, async (db) => {
-        const made = await insertJob(db, { ...design, title }, author);
-        await storeProgress(db, made.id);
-        return made;
+        const created = await insertJob(db, { ...design, title }, author);
+        await storeProgress(db, created.id);
+        return created;
       });
     },
   }),

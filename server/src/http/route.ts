@@ -111,23 +111,23 @@ export function answerRoutes(routes: readonly Route[], shop: Shop): Router {
     guessing: rateLimiter(shop.tries, 'Too many tries. Wait a minute, then try again.', true),
     looking: rateLimiter(LOOKS_A_MINUTE, 'Too many at once. Wait a minute, then look again.'),
   };
-  for (const one of routes) {
-    const before: RequestHandler[] = [authorize(shop, one)];
-    if (one.slow) before.push(slow[one.slow]);
-    const maxBytes = one.maxBytes ?? (one.right === 'open' ? BODY_BYTES.open : BODY_BYTES.usual);
-    if (one.reads) before.push(bytesBody(maxBytes));
-    else if (one.body)
+  for (const candidate of routes) {
+    const before: RequestHandler[] = [authorize(shop, candidate)];
+    if (candidate.slow) before.push(slow[candidate.slow]);
+    const maxBytes = candidate.maxBytes ?? (candidate.right === 'open' ? BODY_BYTES.open : BODY_BYTES.usual);
+    if (candidate.reads) before.push(bytesBody(maxBytes));
+    else if (candidate.body)
       before.push(
         ...jsonBody(maxBytes, (request, response, bytes) =>
           shop.workshop.run('parseJson', bytes, { answering: response, person: rateLimitKey(shop, request) }),
         ),
       );
-    router[METHODS[one.method]](one.path, ...before, async (request, response) => {
-      const value = await one.work(contextOf(shop, one, request, response) as Context<never>);
-      if (one.answer === 'own') return;
-      response.status(one.answer === 'nothing' ? 204 : (one.status ?? 200));
-      if (one.answer === 'nothing') response.end();
-      else response.json(checkedAnswer(one.answer, value as v.InferInput<Schema>));
+    router[METHODS[candidate.method]](candidate.path, ...before, async (request, response) => {
+      const value = await candidate.work(contextOf(shop, candidate, request, response) as Context<never>);
+      if (candidate.answer === 'own') return;
+      response.status(candidate.answer === 'nothing' ? 204 : (candidate.status ?? 200));
+      if (candidate.answer === 'nothing') response.end();
+      else response.json(checkedAnswer(candidate.answer, value as v.InferInput<Schema>));
     });
   }
   return router;

@@ -86,15 +86,15 @@ function entryRoutes<T extends ShelfTable>(table: T, schema: v.GenericSchema<She
         const entry = kept(body as ShelfTables[T]);
         // Jobs name their finishes, so the name on the shelf stays.
         if (keyOf(table, entry) !== key) throw invalidAt(KEY_FIELDS[table], messageWithoutValues('server.fixed'));
-        const found = await inTransaction(pool, async (db) => {
+        const outcome = await inTransaction(pool, async (db) => {
           await lockShelf(db);
           await stillAs(db, table, key, was);
           const changed = await updateEntry(db, table, key, entry);
           if (changed) await insertEntryRevision(db, table, key, changed, author);
           return changed;
         });
-        if (!found) throw notFound(WORDS[table]);
-        return found;
+        if (!outcome) throw notFound(WORDS[table]);
+        return outcome;
       },
     }),
     route({

@@ -91,7 +91,7 @@ function mutated(data: unknown, picks: readonly number[], nasty: unknown): unkno
   const key = keys[pick % keys.length]!;
   const value = mutated((data as Record<string, unknown>)[key], rest, nasty);
   return Array.isArray(data)
-    ? data.map((one: unknown, index) => (String(index) === key ? value : one))
+    ? data.map((item: unknown, index) => (String(index) === key ? value : item))
     : { ...data, [key]: value };
 }
 

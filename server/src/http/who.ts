@@ -25,8 +25,8 @@ const COOKIE_DAYS = 60;
 
 /** A cookie as the browser sent it; null where it sent none. */
 export function cookieIn({ headers }: Pick<Request, 'headers'>, name: string): string | null {
-  const found = (headers.cookie ?? '').split(';').find((one) => one.trim().startsWith(`${name}=`));
-  const value = found?.slice(found.indexOf('=') + 1).trim();
+  const cookie = (headers.cookie ?? '').split(';').find((pair) => pair.trim().startsWith(`${name}=`));
+  const value = cookie?.slice(cookie.indexOf('=') + 1).trim();
   return value && /^[A-Za-z0-9_-]{20,100}$/.test(value) ? value : null;
 }
 
@@ -53,14 +53,14 @@ export function authorize(
   return async (request, response, next) => {
     if (!signIn || ofNobody) return next();
     const token = cookieIn(request, SESSION_COOKIE);
-    const found = token === null ? null : await findSession(pool, tokenHash(token));
-    if (found) {
-      (request as Asked)[ASKING] = { session: found.id, person: found.person };
-      if (found.stale && !found.replaced) await rotate(pool, found.id, token!, response);
+    const session = token === null ? null : await findSession(pool, tokenHash(token));
+    if (session) {
+      (request as Asked)[ASKING] = { session: session.id, person: session.person };
+      if (session.stale && !session.replaced) await rotate(pool, session.id, token!, response);
     }
     if (right === 'open') return next();
-    if (!found) throw new ApiError(401, 'sign-in', 'Sign in first.');
-    if (!isAllowed(found.person.role, right))
+    if (!session) throw new ApiError(401, 'sign-in', 'Sign in first.');
+    if (!isAllowed(session.person.role, right))
       throw new ApiError(403, 'not-yours', 'That is for others in this shop to do: ask the owner.');
     next();
   };

@@ -31,8 +31,8 @@ export function readJsonLines<T>(
 
 function read<T>(line: string, schema: v.GenericSchema<unknown, T>): T | null {
   try {
-    const found = v.safeParse(schema, JSON.parse(line));
-    return found.success ? found.output : null;
+    const result = v.safeParse(schema, JSON.parse(line));
+    return result.success ? result.output : null;
   } catch {
     return null;
   }

@@ -22,7 +22,7 @@ export type HubEvent = Change | ({ readonly kind: 'here' } & Presence);
 /** Someone who is told what changes. */
 export interface HubListener {
   /** Null: some may have been missed. */
-  readonly heard: (told: HubEvent | null) => void;
+  readonly heard: (event: HubEvent | null) => void;
   readonly ended: () => void;
   /** Who listens, and the sign-in it hangs on: with its end the listener is ended. Null where nobody signs in. */
   readonly person: string | null;
@@ -41,7 +41,7 @@ export function openHub(connectionString: string): Hub {
   let timer: NodeJS.Timeout | null = null;
   let waitMs = FIRST_WAIT_MS;
   let closed = false;
-  const tell = (told: HubEvent | null) => listeners.forEach(({ heard }) => heard(told));
+  const tell = (event: HubEvent | null) => listeners.forEach(({ heard }) => heard(event));
   const end = (which: (listener: HubListener) => boolean) => {
     for (const listener of [...listeners].filter(which)) {
       listeners.delete(listener);
@@ -65,27 +65,29 @@ export function openHub(connectionString: string): Hub {
   }
 
   async function connect(again: boolean): Promise<void> {
-    const own = new pg.Client({
+    const connection = new pg.Client({
       connectionString,
       application_name: 'lintrel-live',
       connectionTimeoutMillis: 3_000,
       keepAlive: true,
     });
-    client = own;
-    own.on('error', () => lost(own));
-    own.on('end', () => lost(own));
-    own.on('notification', ({ payload }) => receive(JSON.parse(payload ?? 'null') as HubEvent | SessionEnded | null));
+    client = connection;
+    connection.on('error', () => lost(connection));
+    connection.on('end', () => lost(connection));
+    connection.on('notification', ({ payload }) =>
+      receive(JSON.parse(payload ?? 'null') as HubEvent | SessionEnded | null),
+    );
     try {
-      await own.connect();
-      await own.query('LISTEN lintrel');
+      await connection.connect();
+      await connection.query('LISTEN lintrel');
       waitMs = FIRST_WAIT_MS;
       if (!again) return;
       // What happened while nobody listened is not known here: some sign-ins may have ended. Their pages come back by themselves.
       end(({ session }) => session !== null);
       tell(null);
     } catch {
-      void own.end().catch(() => undefined);
-      lost(own);
+      void connection.end().catch(() => undefined);
+      lost(connection);
     }
   }
 
@@ -97,14 +99,14 @@ export function openHub(connectionString: string): Hub {
       return () => void listeners.delete(listener);
     },
     listeners: (person) =>
-      person === undefined ? listeners.size : [...listeners].filter((one) => one.person === person).length,
+      person === undefined ? listeners.size : [...listeners].filter((listener) => listener.person === person).length,
     async close() {
       closed = true;
       end(() => true);
       if (timer) clearTimeout(timer);
-      const own = client;
+      const connection = client;
       client = null;
-      await own?.end().catch(() => undefined);
+      await connection?.end().catch(() => undefined);
     },
   };
 }

@@ -11,4 +11,4 @@ const skeletonOf = (name: string): string => {
 };
 
 /** Whether two names look alike. */
-export const looksAlike = (one: string, other: string): boolean => skeletonOf(one) === skeletonOf(other);
+export const looksAlike = (name: string, other: string): boolean => skeletonOf(name) === skeletonOf(other);

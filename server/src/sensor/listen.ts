@@ -29,7 +29,7 @@ export interface SensorListener {
  */
 export function openSensor(
   port: number,
-  heard: (at: Date, airC: number, rhPercent: number) => void,
+  heard: (date: Date, airC: number, rhPercent: number) => void,
   now: () => number = Date.now,
 ): SensorListener {
   let heardAt: number | null = null;

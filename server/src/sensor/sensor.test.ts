@@ -19,7 +19,7 @@ describe('a sensor', () => {
   it('is heard, kept once a second, with its drift', async () => {
     const sensor = await startSimulatedSensor(booth);
     const heard: [string, number][] = [];
-    const listening = openSensor(sensor.port, (at, airC) => void heard.push([at.toISOString(), airC]), clock);
+    const listening = openSensor(sensor.port, (date, airC) => void heard.push([date.toISOString(), airC]), clock);
     await until(() => heard.length > 0);
     expect(listening.state()).toMatchObject({ state: 'speaking' });
     now += 1_000;

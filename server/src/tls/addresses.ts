@@ -4,15 +4,15 @@ import { networkInterfaces } from 'node:os';
 export const ownAddresses = () =>
   Object.values(networkInterfaces())
     .flat()
-    .flatMap((one) => one ?? []);
+    .flatMap((address) => address ?? []);
 
 /** Addresses of the shop as a phone types them: names it was given first, then those of this machine in the shop's network. */
 export function shopAddresses(host: string, port: number, names: readonly string[]): string[] {
   const everywhere = host === '0.0.0.0' || host === '::';
-  const own = ownAddresses().flatMap(({ family, internal, address }) =>
+  const networks = ownAddresses().flatMap(({ family, internal, address }) =>
     family === 'IPv4' && !internal ? [address] : [],
   );
-  return [...names, ...(everywhere ? own : [host.includes(':') ? `[${host}]` : host])].map(
+  return [...names, ...(everywhere ? networks : [host.includes(':') ? `[${host}]` : host])].map(
     (name) => `https://${name}:${port}`,
   );
 }

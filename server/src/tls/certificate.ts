@@ -62,8 +62,8 @@ export async function shopCertificate(folder: string, names: readonly string[], 
     known &&
     covers(known.cert, names) &&
     new X509Certificate(known.cert).verify(new X509Certificate(authority.cert).publicKey);
-  const own = usable ? known : await made(folder, 'server', await newServer(authority, names, now));
-  return { key: own.key, cert: own.cert + authority.cert, authority: authority.cert };
+  const pair = usable ? known : await made(folder, 'server', await newServer(authority, names, now));
+  return { key: pair.key, cert: pair.cert + authority.cert, authority: authority.cert };
 }
 
 interface Pair {

@@ -26,13 +26,13 @@ describe('the certificate of the shop', () => {
   const names = ['localhost', '127.0.0.1', 'paint.shop', '192.168.7.20', 'fd00::7'];
   it('stands for every name and address, and its authority for it', async () => {
     const { cert, authority } = await shopCertificate(join(folder, 'a'), names, Date.now());
-    const own = first(cert);
-    expect(own.checkHost('paint.shop')).toBe('paint.shop');
-    for (const address of ['127.0.0.1', '192.168.7.20', 'fd00::7']) expect(own.checkIP(address)).toBeDefined();
-    expect(own.checkHost('other.shop')).toBeUndefined();
-    expect(own.verify(first(authority!).publicKey)).toBe(true);
-    expect([own.ca, first(authority!).ca]).toEqual([false, true]);
-    expect((Date.parse(own.validTo) - Date.now()) / DAY_MS).toBeLessThan(398);
+    const certificate = first(cert);
+    expect(certificate.checkHost('paint.shop')).toBe('paint.shop');
+    for (const address of ['127.0.0.1', '192.168.7.20', 'fd00::7']) expect(certificate.checkIP(address)).toBeDefined();
+    expect(certificate.checkHost('other.shop')).toBeUndefined();
+    expect(certificate.verify(first(authority!).publicKey)).toBe(true);
+    expect([certificate.ca, first(authority!).ca]).toEqual([false, true]);
+    expect((Date.parse(certificate.validTo) - Date.now()) / DAY_MS).toBeLessThan(398);
   });
   it('stays over a start; its keys are for nobody else to read', async () => {
     const again = await shopCertificate(join(folder, 'a'), names, Date.now());

@@ -43,8 +43,8 @@ export function plan({ design, shelf }: { design: string; shelf: Shelf }): {
   readonly text: string;
   readonly steps: number;
 } {
-  const made = planJob(read(design), shelf);
-  return { text: JSON.stringify(made), steps: made.steps.length };
+  const job = planJob(read(design), shelf);
+  return { text: JSON.stringify(job), steps: job.steps.length };
 }
 
 /** The answer to a question of the Bench. */
@@ -63,7 +63,9 @@ export function print(
   tell: ReportProgress,
 ): ReturnType<typeof printPdf> {
   tell({ doing: 'working-out', done: 0, of: 0 });
-  return printPdf(read(design), shelf, wish, wordsOf(wish), (done, of) => tell({ doing: 'writing', done, of }));
+  return printPdf(read(design), shelf, wish, wordsOf(wish), (done, total) =>
+    tell({ doing: 'writing', done, of: total }),
+  );
 }
 
 /** The masks of a job laid out on film, as the blade follows them. */
@@ -105,7 +107,7 @@ export function drawing({
   part: string;
   format: 'svg' | 'dxf';
 }): string | null {
-  const part = draftParts(read(design), shelf).find((one) => one.id === id);
+  const part = draftParts(read(design), shelf).find((draftPart) => draftPart.id === id);
   if (!part) return null;
   return format === 'svg' ? writeSvg(part) : writeDxf(part);
 }
@@ -131,7 +133,7 @@ export function customerLook({
       name,
       ring: ring.map(pair),
       areas: areas.map(({ rings, finish, present }) => ({
-        rings: rings.map((one) => one.map(pair)),
+        rings: rings.map((points) => points.map(pair)),
         colour: colourOf(finish) ?? present?.colour ?? null,
       })),
     })),

@@ -14,11 +14,11 @@ const quick = { name: 'bend', input: { radius: 120, width: 6, stretch: 0.15, fol
 const closing = () => new EventEmitter() as unknown as Response & EventEmitter;
 const opened: WorkerPool[] = [];
 const workshop = (limits?: Parameters<typeof openWorkerPool>[0]) => {
-  const own = openWorkerPool(limits);
-  opened.push(own);
-  return own;
+  const workerPool = openWorkerPool(limits);
+  opened.push(workerPool);
+  return workerPool;
 };
-afterAll(() => Promise.all(opened.map((one) => one.close())));
+afterAll(() => Promise.all(opened.map((workerPool) => workerPool.close())));
 
 it('works out plans and answers', async () => {
   const design = JSON.stringify(emptyDesign('Empty', 'other'));
@@ -65,9 +65,9 @@ const processes = () =>
 
 it('time in which a busy machine gives a task no turn is not counted against it', async () => {
   const before = processes();
-  const own = workshop({ maxCpuMs: 1_500 });
-  await own.run('ask', quick);
-  const asked = own.run('ask', quick);
+  const workerPool = workshop({ maxCpuMs: 1_500 });
+  await workerPool.run('ask', quick);
+  const asked = workerPool.run('ask', quick);
   const mine = processes().filter((pid) => !before.includes(pid));
   for (const pid of mine) process.kill(pid, 'SIGSTOP');
   await new Promise((done) => setTimeout(done, 2_500));
@@ -77,27 +77,27 @@ it('time in which a busy machine gives a task no turn is not counted against it'
 
 it('a process stands ready also while others are at work and right after one was ended', async () => {
   const before = processes();
-  const own = workshop({ maxCpuMs: 200 });
-  await own.run('ask', quick);
+  const workerPool = workshop({ maxCpuMs: 200 });
+  await workerPool.run('ask', quick);
   const ready = () => processes().filter((pid) => !before.includes(pid));
   expect(ready()).toHaveLength(2);
-  await expect(own.run('readDrawing', { text: heavy, wish: null })).rejects.toMatchObject({ code: 'too-much' });
+  await expect(workerPool.run('readDrawing', { text: heavy, wish: null })).rejects.toMatchObject({ code: 'too-much' });
   const [standing] = ready();
-  await own.run('ask', quick);
+  await workerPool.run('ask', quick);
   expect(ready()).toContain(standing);
 });
 
 it('one person holds at most half of the places and of the queue', async () => {
-  const own = workshop();
+  const workerPool = workshop();
   const answering = closing();
   answering.setMaxListeners(100);
   const heavyFor = (person: string) =>
-    own
+    workerPool
       .run('readDrawing', { text: heavy, wish: null }, { answering, person })
       .catch(({ code }: { code: string }) => code);
   const mine = Array.from({ length: MAX_RUNNING / 2 + MAX_WAITING / 2 + 3 }, () => heavyFor('bo'));
   // Places and room in the queue are left for others.
-  expect(await own.run('ask', quick, { person: 'rue' })).toMatchObject({ ok: true });
+  expect(await workerPool.run('ask', quick, { person: 'rue' })).toMatchObject({ ok: true });
   answering.emit('close');
   const codes = await Promise.all(mine);
   expect(codes.filter((code) => code === 'busy')).toHaveLength(3);
@@ -131,7 +131,7 @@ it('refuses more than may wait', async () => {
     opened[0]!.run('readDrawing', { text: heavy, wish: null }, { answering }),
   );
   const refusals = Promise.allSettled(asked).then((all) =>
-    all.map((one) => one.status === 'rejected' && (one.reason as { code: string }).code),
+    all.map((result) => result.status === 'rejected' && (result.reason as { code: string }).code),
   );
   setTimeout(() => answering.emit('close'), 100);
   const codes = await refusals;

@@ -96,7 +96,7 @@ export function openWorkerPool({
   /** The first in the queue that may begin takes over a place. */
   function release(person: string | null): void {
     atWork.splice(atWork.indexOf(person), 1);
-    const next = queue.findIndex((one) => mayBegin(one.person));
+    const next = queue.findIndex((queued) => mayBegin(queued.person));
     if (next < 0) return;
     const [{ person: of, begin }] = queue.splice(next, 1) as [Waiting];
     atWork.push(of);
@@ -108,14 +108,14 @@ export function openWorkerPool({
     async run(name, input, { answering, tell, person = null } = {}) {
       if (closing) throw stopping();
       const waits = !mayBegin(person);
-      const own =
+      const tooMany =
         person === null
           ? 0
           : count(
-              queue.map((one) => one.person),
+              queue.map((queued) => queued.person),
               person,
             );
-      if (waits && (queue.length >= MAX_WAITING || own >= MAX_WAITING / 2)) throw busy();
+      if (waits && (queue.length >= MAX_WAITING || tooMany >= MAX_WAITING / 2)) throw busy();
       const ending = new AbortController();
       const { signal } = ending;
       const closed = () => ending.abort(new ApiError(499, 'aborted', 'The request was closed.'));
@@ -156,7 +156,7 @@ export function openWorkerPool({
 }
 
 const count = (people: readonly (string | null)[], person: string): number =>
-  people.filter((one) => one === person).length;
+  people.filter((other) => other === person).length;
 
 /** Requests that only look, tap or save go before what is worked out. */
 function lowerPriority({ pid }: ChildProcess): void {

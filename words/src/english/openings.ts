@@ -1,7 +1,7 @@
 import type { OpeningMessages } from '@lintrel/core';
 import { listText, type WordsOf } from '../table';
 
-const of = ({
+const openingText = ({
   opening,
   parts,
   count,
@@ -14,25 +14,25 @@ const of = ({
 /** How an opening is closed. */
 export const OPENINGS: WordsOf<OpeningMessages> = {
   'opening.foam': (values, { length }) =>
-    `${of(values)}: ${length(values.lengthMm)} of foam strip ${length(values.foamMm)}, rolled with the sticky side out, pushed in.`,
+    `${openingText(values)}: ${length(values.lengthMm)} of foam strip ${length(values.foamMm)}, rolled with the sticky side out, pushed in.`,
   'opening.foam-strip': (values, { length }) =>
-    `${of(values)}: ${length(values.lengthMm)} of foam strip ${length(values.foamMm)}, laid in without stretching it.`,
+    `${openingText(values)}: ${length(values.lengthMm)} of foam strip ${length(values.foamMm)}, laid in without stretching it.`,
   'opening.disc': (values, { length }) =>
-    `${of(values)}: a disc of ${length(values.discMm)} across, cut with a circle cutter, ${values.into ? 'set into the recess' : 'over the rim'}; press its edge.`,
+    `${openingText(values)}: a disc of ${length(values.discMm)} across, cut with a circle cutter, ${values.into ? 'set into the recess' : 'over the rim'}; press its edge.`,
   'opening.pane': (values, { length }) =>
-    `${of(values)}: tape over all ${length(values.widthMm)} × ${length(values.heightMm)} of it, rub its rim, peel the tape off, cut it along the mark on a mat, put it back and press.`,
+    `${openingText(values)}: tape over all ${length(values.widthMm)} × ${length(values.heightMm)} of it, rub its rim, peel the tape off, cut it along the mark on a mat, put it back and press.`,
   'opening.film': (values, { length, metres }) =>
-    `${of(values)}: tape just inside its edge, film ${length(values.widthMm)} × ${length(values.heightMm)} onto it, a second tape over the edge of the film; ${metres(values.tapeMm)} of tape for both.`,
+    `${openingText(values)}: tape just inside its edge, film ${length(values.widthMm)} × ${length(values.heightMm)} onto it, a second tape over the edge of the film; ${metres(values.tapeMm)} of tape for both.`,
   'opening.box': (values, { length, metres }) =>
-    `${of(values)}: wipe the inside of the edge. Base tape ${length(values.insetMm)} inside it, ${metres(values.baseMm)}, dabbed at ${values.dabs} places, then pressed all along. Lip tape half stuck onto it and twisted out: two sides of ${length(values.sideMm)}, then top and bottom of ${length(values.topMm)}. Film ${length(values.widthMm)} × ${length(values.heightMm)} pressed onto the lip, scored off on the tape, never on the box. Cap tape over the cut: ${metres(values.capMm)}.`,
+    `${openingText(values)}: wipe the inside of the edge. Base tape ${length(values.insetMm)} inside it, ${metres(values.baseMm)}, dabbed at ${values.dabs} places, then pressed all along. Lip tape half stuck onto it and twisted out: two sides of ${length(values.sideMm)}, then top and bottom of ${length(values.topMm)}. Film ${length(values.widthMm)} × ${length(values.heightMm)} pressed onto the lip, scored off on the tape, never on the box. Cap tape over the cut: ${metres(values.capMm)}.`,
   'opening.sheet': (values, { length, metres }) =>
-    `${of(values)}: card ${length(values.widthMm)} × ${length(values.heightMm)} laid in, taped round with ${metres(values.tapeMm)}.`,
+    `${openingText(values)}: card ${length(values.widthMm)} × ${length(values.heightMm)} laid in, taped round with ${metres(values.tapeMm)}.`,
   'opening.putty': (values, { length }) =>
-    `${of(values)}: masking putty or damp tissue over ${length(values.widthMm)} × ${length(values.heightMm)}, kept off the edge.`,
+    `${openingText(values)}: masking putty or damp tissue over ${length(values.widthMm)} × ${length(values.heightMm)}, kept off the edge.`,
   'opening.sleeve': (values, { length }) =>
-    `${of(values)}: ${values.pieces} pieces of narrow tape of ${length(values.pieceMm)} round its foot, folded in with the fingernail, then a sleeve over it.`,
+    `${openingText(values)}: ${values.pieces} pieces of narrow tape of ${length(values.pieceMm)} round its foot, folded in with the fingernail, then a sleeve over it.`,
   'opening.bag': (values, { length }) =>
-    `${of(values)}: a bag with a slit of ${length(values.slitMm)} drawn over it, taped at its foot.`,
+    `${openingText(values)}: a bag with a slit of ${length(values.slitMm)} drawn over it, taped at its foot.`,
   'opening.back-mask': (values, { metres }) =>
-    `${of(values)}: clean the flange; ${metres(values.tapeMm)} of tape inside it with the sticky side out, drawn back a little from the edge, cover stuck to it.`,
+    `${openingText(values)}: clean the flange; ${metres(values.tapeMm)} of tape inside it with the sticky side out, drawn back a little from the edge, cover stuck to it.`,
 };

@@ -2,7 +2,7 @@ import type { DoubtMessages, TechniqueMessages } from '@lintrel/core';
 import { countText, listText, type SentenceTools, type WordsOf } from '../table';
 import { SCHOOLS } from './names';
 
-const at = (places: readonly number[], { length }: Pick<SentenceTools, 'length'>): string =>
+const positions = (places: readonly number[], { length }: Pick<SentenceTools, 'length'>): string =>
   `${listText(places.map((place) => `at ${length(place)}`))} along the line`;
 
 /** How a run is laid. */
@@ -51,9 +51,9 @@ export const TECHNIQUES: WordsOf<TechniqueMessages> = {
       ? 'Pull it slowly and low, folded back along itself; stop where paint lifts, and cut there.'
       : `Pull it slowly and low, folded back along itself, cut into lengths of about ${length(inMm)}; stop where paint lifts, and cut there.`,
   'technique.stop-short': ({ atMm, layers, backing }, to) =>
-    `${layers} tapes lie on each other ${at(atMm, to)}: ${backing ? 'the backing ends' : 'end it'} there against them; the cover goes over the gap, onto the tape.`,
+    `${layers} tapes lie on each other ${positions(atMm, to)}: ${backing ? 'the backing ends' : 'end it'} there against them; the cover goes over the gap, onto the tape.`,
   'technique.pieces': ({ atMm }, to) =>
-    `Post ${at(atMm, to)}: small pieces round it, each over the one before; fold them down with a fingernail.`,
+    `Post ${positions(atMm, to)}: small pieces round it, each over the one before; fold them down with a fingernail.`,
   'technique.row-along': ({ fromMm, toMm }, { length }) =>
     `From ${length(fromMm)} to ${length(toMm)} a raised row lies under it: small pieces between the heads, pressed down with a blunt edge, or move the line off the row.`,
   'technique.over-seam': ({ tape, lengthMm }, { metres }) =>
@@ -67,13 +67,13 @@ export const TECHNIQUES: WordsOf<TechniqueMessages> = {
   'technique.beside-edge': () => 'Lay it on what is beyond, its edge along the edge of the part; press that edge down.',
   'technique.hang-paper': () => 'Stick it below the edge and hang paper from it.',
   'technique.corner': ({ atMm }, to) =>
-    `Corner ${at(atMm, to)}: run past it, start a fresh piece over it, trim on the tape.`,
+    `Corner ${positions(atMm, to)}: run past it, start a fresh piece over it, trim on the tape.`,
   'technique.snip': ({ atMm }, to) =>
-    `Fold ${at(atMm, to)}: snip the tape on its inner side there and fold it down flat.`,
+    `Fold ${positions(atMm, to)}: snip the tape on its inner side there and fold it down flat.`,
   'technique.guide': ({ atMm }, to) =>
-    `Raised row ${at(atMm, to)}: set a paper tape along the line first, tight and sighted; lay this tape against it without tension, round every head, then take the paper tape off.`,
-  'technique.hollow': ({ atMm }, to) => `Hollow ${at(atMm, to)}: press the tape into it with a blunt edge.`,
-  'technique.press': ({ atMm }, to) => `Crease ${at(atMm, to)}: press the tape hard over it.`,
+    `Raised row ${positions(atMm, to)}: set a paper tape along the line first, tight and sighted; lay this tape against it without tension, round every head, then take the paper tape off.`,
+  'technique.hollow': ({ atMm }, to) => `Hollow ${positions(atMm, to)}: press the tape into it with a blunt edge.`,
+  'technique.press': ({ atMm }, to) => `Crease ${positions(atMm, to)}: press the tape hard over it.`,
   'technique.trim': ({ fromMm, toMm }, { length }) =>
     `From ${length(fromMm)} to ${length(toMm)} it reaches over what it covers: cut it along the other line there, on the tape that lies below, and take the rest off.`,
   'technique.texture': ({ fromMm, toMm }, { length }) =>

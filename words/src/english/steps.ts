@@ -150,11 +150,11 @@ export const STEP_TITLES: WordsOf<StepMessages> = {
   'step.gun-strip': () => 'Strip the gun right down',
   'step.mix': ({ finish, coats }) => `Make ready: ${finish}${coats ? `, for ${coatsTold(coats)}` : ''}`,
   'step.coat': ({ finish, coat, coats, sections }, { say }) =>
-    `${finish}: coat ${coat} of ${coats}${sections ? `, only ${listText(sections.map((one) => say(one)))}` : ''}`,
+    `${finish}: coat ${coat} of ${coats}${sections ? `, only ${listText(sections.map((section) => say(section)))}` : ''}`,
   'step.blend': ({ finish }) => `${finish}: fade it out`,
   'step.pull': ({ school, lines, rest, sections }, { say }) => {
-    const of = lines ?? sections?.map((one) => say(one));
-    return `Pull ${of ? `the tape of ${listText(of)}` : rest ? 'the rest of the tape' : 'the tape'}: ${SCHOOLS[school]}`;
+    const places = lines ?? sections?.map((section) => say(section));
+    return `Pull ${places ? `the tape of ${listText(places)}` : rest ? 'the rest of the tape' : 'the tape'}: ${SCHOOLS[school]}`;
   },
   'step.inspect': () => 'Look it over',
   'step.typed': ({ title }) => title,
@@ -166,7 +166,7 @@ const ownPlace = (
 ): string => {
   const place = ([x, y]: readonly number[]) => `${length(x ?? 0)} along, ${length(y ?? 0)} up`;
   const by = Array.from({ length: byMm.length / 2 }, (_, index) => byMm.slice(2 * index, 2 * index + 2));
-  return `${part === null ? '' : ` on ${part}`}${count > 1 ? `, on each of ${count}` : ''}, from ${place(fromMm)}${by.map((one) => ` by ${place(one)}`).join('')} to ${place(toMm)}`;
+  return `${part === null ? '' : ` on ${part}`}${count > 1 ? `, on each of ${count}` : ''}, from ${place(fromMm)}${by.map((message) => ` by ${place(message)}`).join('')} to ${place(toMm)}`;
 };
 const noted = (note: string): string => (note === '' ? '' : ` ${sentence(note)}.`);
 

@@ -13,8 +13,8 @@ import { useWords } from '@/person/PersonContext';
 export function QuestionScreen() {
   const { question: name } = useLocalSearchParams<{ question: string }>();
   const shelf = useShelf().data ?? SHIPPED_SHELF;
-  const found = questionNamed(name);
-  if (!found) {
+  const question = questionNamed(name);
+  if (!question) {
     return (
       <Screen title="Bench">
         <Panel>
@@ -24,7 +24,7 @@ export function QuestionScreen() {
       </Screen>
     );
   }
-  return <OneQuestion key={name} question={found} shelf={shelf} />;
+  return <OneQuestion key={name} question={question} shelf={shelf} />;
 }
 
 function OneQuestion({ question, shelf }: { question: Question; shelf: Shelf }) {

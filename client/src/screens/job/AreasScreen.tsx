@@ -59,7 +59,7 @@ export function AreasScreen() {
       (now) =>
         part.areas
           .filter(({ code }) => codes.includes(code))
-          .reduce((design, one) => giveFinish(design, part.id, one, finish), now),
+          .reduce((design, seed) => giveFinish(design, part.id, seed, finish), now),
       {
         code: 'edit.finish',
         values: { code: name },
@@ -132,24 +132,26 @@ export function AreasScreen() {
           })}
           {part.areas
             .filter(({ code }) => !letters.some(({ strokes }) => strokes.includes(code)))
-            .map((one) => (
-              <View key={one.code} ref={one.code === chosen ? intoSight : undefined}>
+            .map((offered) => (
+              <View key={offered.code} ref={offered.code === chosen ? intoSight : undefined}>
                 <Row
-                  label={phrase`Area ${one.code}, ${one.chosen ? nameOf(one.finish) : 'not chosen'}`}
-                  chosen={one.code === chosen}
-                  onPress={() => setChosen(one.code === chosen ? null : one.code)}
-                  before={<Swatch colour={one.colour} />}
+                  label={phrase`Area ${offered.code}, ${offered.chosen ? nameOf(offered.finish) : 'not chosen'}`}
+                  chosen={offered.code === chosen}
+                  onPress={() => setChosen(offered.code === chosen ? null : offered.code)}
+                  before={<Swatch colour={offered.colour} />}
                   testID="area"
                 >
-                  <Body>{phrase`${one.code}  ${one.chosen ? nameOf(one.finish) : 'not chosen yet: kept as it is'}`}</Body>
-                  <Small>{phrase`${showArea(one.sizeM2, unit)} · ${metres(one.perimeterMm)} round`}</Small>
+                  <Body>{phrase`${offered.code}  ${offered.chosen ? nameOf(offered.finish) : 'not chosen yet: kept as it is'}`}</Body>
+                  <Small>{phrase`${showArea(offered.sizeM2, unit)} · ${metres(offered.perimeterMm)} round`}</Small>
                 </Row>
-                {one.code === chosen ? <Neighbours area={one} unit={unit} /> : null}
-                {one.code === chosen ? (
-                  <HowPainted area={one} cleared={design.scheme.clear !== undefined} onPaint={paint} />
+                {offered.code === chosen ? <Neighbours area={offered} unit={unit} /> : null}
+                {offered.code === chosen ? (
+                  <HowPainted area={offered} cleared={design.scheme.clear !== undefined} onPaint={paint} />
                 ) : null}
-                {one.code === chosen && rest ? <PresentHere area={one} rest={rest} onGive={toldPresent} /> : null}
-                {one.code === chosen ? <FinishChoice area={one} present={one.shows} onGive={give} /> : null}
+                {offered.code === chosen && rest ? (
+                  <PresentHere area={offered} rest={rest} onGive={toldPresent} />
+                ) : null}
+                {offered.code === chosen ? <FinishChoice area={offered} present={offered.shows} onGive={give} /> : null}
               </View>
             ))}
         </Rows>

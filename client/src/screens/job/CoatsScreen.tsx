@@ -55,7 +55,7 @@ export function CoatsScreen() {
     if (place.part) choose(place.part);
     const there = plan.parts.find(({ id }) => id === place.part);
     setArea(there?.areas.find(({ id }) => id === place.area)?.code ?? null);
-    const line = there?.borders.find((one) => one.line === place.line);
+    const line = there?.borders.find((border) => border.line === place.line);
     if (place.part && line) setSpot({ part: place.part, line: line.line, at: (line.from + line.to) / 2 });
   };
   const show = (next: number) => {
@@ -99,12 +99,12 @@ function Regrets({ advice, onGo }: { advice: readonly Advice[]; onGo: (advice: A
   return (
     <Panel>
       <Heading>Look before you paint</Heading>
-      {advice.map((one) => (
+      {advice.map((other) => (
         <Notice
-          key={say(one)}
-          level={one.level}
-          text={say(one)}
-          onPress={one.place.area !== null || one.place.line !== null ? () => onGo(one) : undefined}
+          key={say(other)}
+          level={other.level}
+          text={say(other)}
+          onPress={other.place.area !== null || other.place.line !== null ? () => onGo(other) : undefined}
         />
       ))}
     </Panel>

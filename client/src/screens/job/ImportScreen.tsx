@@ -31,7 +31,7 @@ export function ImportScreen() {
   const { part: partId } = useLocalSearchParams<{ part: string }>();
   const { id, design, change, unit: shown } = useJob();
   const { say, text } = useWords();
-  const part = design.parts.find((one) => one.id === partId);
+  const part = design.parts.find((other) => other.id === partId);
   const [file, setFile] = useState<{ text: string; drawing: DrawingSummary } | null>(null);
   const [unit, setUnit] = useState<(typeof UNITS)[number]['value'] | null>(null);
   const [outline, setOutline] = useState('');
@@ -62,9 +62,9 @@ export function ImportScreen() {
       if (!file || unitMm === null || !part) return;
       const lineId = unusedId(
         'line',
-        part.lines.map((one) => one.id),
+        part.lines.map((line) => line.id),
       );
-      const found = await takeDrawing(
+      const imported = await takeDrawing(
         {
           text: file.text,
           wish: {
@@ -78,26 +78,29 @@ export function ImportScreen() {
         },
         long,
       );
-      if (!found.outline && !found.line)
-        return setTrouble(phrases(found.left.map(say), ' ') || 'Nothing of the drawing was chosen.');
+      if (!imported.outline && !imported.line)
+        return setTrouble(phrases(imported.left.map(say), ' ') || 'Nothing of the drawing was chosen.');
       const taken = await change((now) => {
-        const shaped = found.outline
+        const shaped = imported.outline
           ? {
               ...now,
-              parts: now.parts.map((one) =>
-                one.id === partId
+              parts: now.parts.map((other) =>
+                other.id === partId
                   ? {
-                      ...one,
-                      surface: { kind: 'flat' as const, outline: found.outline as NonNullable<typeof found.outline> },
+                      ...other,
+                      surface: {
+                        kind: 'flat' as const,
+                        outline: imported.outline as NonNullable<typeof imported.outline>,
+                      },
                     }
-                  : one,
+                  : other,
               ),
             }
           : now;
-        return found.line ? withLine(shaped, partId, found.line) : shaped;
+        return imported.line ? withLine(shaped, partId, imported.line) : shaped;
       }, messageWithoutValues('edit.drawing'));
       if (!taken) return;
-      if (found.left.length > 0) return setTrouble(phrase`Taken over, but: ${phrases(found.left.map(say), ' ')}`);
+      if (imported.left.length > 0) return setTrouble(phrase`Taken over, but: ${phrases(imported.left.map(say), ' ')}`);
       router.replace(`/job/${id}/lines?part=${partId}` as Href);
     });
   return (
@@ -163,7 +166,7 @@ export function ImportScreen() {
             <View key={name} style={styles.switch}>
               <Switch
                 value={lines.includes(name)}
-                onValueChange={(on) => setLines(on ? [...lines, name] : lines.filter((one) => one !== name))}
+                onValueChange={(on) => setLines(on ? [...lines, name] : lines.filter((line) => line !== name))}
                 accessibilityLabel={text(phrase`Layer ${name}`)}
               />
               <Body>{phrase`${name}: ${paths} ${paths === 1 ? 'path' : 'paths'}`}</Body>

@@ -52,14 +52,14 @@ export function LineScreen() {
 
 function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
   const { id, design, change, parts, unit } = useJob();
-  const part = design.parts.find((one) => one.id === partId) as Design['parts'][number];
-  const line = part.lines.find((one) => one.id === lineId) ?? null;
+  const part = design.parts.find((other) => other.id === partId) as Design['parts'][number];
+  const line = part.lines.find((other) => other.id === lineId) ?? null;
   const [ownId] = useState(
     () =>
       line?.id ??
       unusedId(
         'line',
-        part.lines.map((one) => one.id),
+        part.lines.map((other) => other.id),
       ),
   );
   const faultWords = useFaultWords();
@@ -69,8 +69,8 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
   const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
   const read = readLine(fields, ownId, line, { bare: unit, scale: design.scale });
   const drafted = useDraftParts(read.ok ? withLine(design, partId, read.line) : design) ?? parts;
-  const drawn = drafted?.find((one) => one.id === partId) ?? null;
-  const own = drawn?.lines.filter(({ owner }) => owner === ownId) ?? [];
+  const drawn = drafted?.find((other) => other.id === partId) ?? null;
+  const lines = drawn?.lines.filter(({ owner }) => owner === ownId) ?? [];
   const leave = () => router.replace(`/job/${id}/lines?part=${partId}` as Href);
   const set = (changed: Partial<LineFields>) => {
     setFields((now) => ({ ...now, ...changed }));
@@ -81,7 +81,7 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
       setFaults(read.faults);
       return showFirstFault();
     }
-    const fault = own.find((stroke) => stroke.fault)?.fault;
+    const fault = lines.find((stroke) => stroke.fault)?.fault;
     if (fault && isMade(read.line)) {
       setFaults({ whole: faultText(fault) });
       return showFirstFault();
@@ -157,7 +157,7 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
           <Pick
             label={fields.kind === 'mirror' ? 'About' : 'Measured from'}
             value={fields.datum}
-            options={part.datums.map((one) => ({ value: one.id, label: one.name }))}
+            options={part.datums.map((datum) => ({ value: datum.id, label: datum.name }))}
             onChange={(datum) => set({ datum })}
           />
         ) : null}
@@ -166,18 +166,18 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
           fields={fields}
           faults={faults}
           unit={unit}
-          lines={part.lines.filter((one) => one.id !== ownId)}
+          lines={part.lines.filter((other) => other.id !== ownId)}
           edges={drawn?.edges ?? []}
-          parts={design.parts.filter((one) => one.id !== partId)}
+          parts={design.parts.filter((other) => other.id !== partId)}
           onChange={(values) => set({ values })}
         />
         {form.ends ? (
-          <Ends fields={fields} lines={part.lines.filter((one) => one.id !== ownId)} onChange={set} />
+          <Ends fields={fields} lines={part.lines.filter((other) => other.id !== ownId)} onChange={set} />
         ) : null}
         {faults.whole ? (
           <Notice level="stop" text={phrase`This line ${faultWords(faults.whole)}.`} />
         ) : (
-          <Preview own={own} unit={unit} typed={read.ok} />
+          <Preview own={lines} unit={unit} typed={read.ok} />
         )}
       </Panel>
       {line ? (
@@ -215,7 +215,7 @@ function Places({
   const { least, most } = placesNeeded(kind);
   const [first, second] = KIND_FORMS[kind].placeWords;
   const put = (index: number, axis: 'along' | 'above', text: string) =>
-    onChange(points.map((point, at) => (at === index ? { ...point, [axis]: text } : point)));
+    onChange(points.map((point, pointIndex) => (pointIndex === index ? { ...point, [axis]: text } : point)));
   return (
     <>
       {points.map((point, index) => (

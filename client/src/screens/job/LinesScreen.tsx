@@ -36,8 +36,8 @@ function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) 
   const asked = strokes[0] ? { part: part.id, line: strokes[0].id } : null;
   const fits = useView('fits', asked);
   const analysis = useView('analysis', asked);
-  const made = design.parts.find((one) => one.id === part.id);
-  const follows = made?.opposite?.follows ?? false;
+  const ownPart = design.parts.find((other) => other.id === part.id);
+  const follows = ownPart?.opposite?.follows ?? false;
   const toggle = useCallback((line: string) => setChosen((now) => (line === now ? null : line)), []);
   const owners = firstStrokes(part.lines);
   return (
@@ -95,7 +95,7 @@ function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) 
                     <LineTools
                       partId={part.id}
                       line={strokes[0]}
-                      made={follows ? null : (made?.lines.find((one) => one.id === chosen) ?? null)}
+                      made={follows ? null : (ownPart?.lines.find((other) => other.id === chosen) ?? null)}
                       comb={comb}
                       onComb={setComb}
                     />

@@ -69,10 +69,10 @@ function Entry({ job, event, steps }: { job: string; event: LogEvent; steps: rea
   const words = useWords();
   const { say, entry } = words;
   const step = stepOfEntry(steps, event.step);
-  const at = new Date(event.at);
+  const date = new Date(event.at);
   return (
     <Row label="entry" testID="entry">
-      <Small>{`${at.toLocaleDateString(undefined, { day: 'numeric', month: 'short' })} ${at.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`}</Small>
+      <Small>{`${date.toLocaleDateString(undefined, { day: 'numeric', month: 'short' })} ${date.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`}</Small>
       <Body>{phrase`${entry(event.kind)}${step ? phrase`: ${say(step.say)}` : ''}`}</Body>
       {event.person ? (
         <Small>{event.sentBy ? phrase`${event.person}, sent by ${event.sentBy}` : event.person}</Small>

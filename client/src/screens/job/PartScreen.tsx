@@ -43,13 +43,13 @@ import { Heading, Small } from '@/ui/Words';
 export function PartScreen() {
   const { part: partId } = useLocalSearchParams<{ part: string }>();
   const { id, design, shelf, change, unit } = useJob();
-  const part = design.parts.find((one) => one.id === partId) ?? null;
+  const part = design.parts.find((other) => other.id === partId) ?? null;
   const [ownId] = useState(
     () =>
       part?.id ??
       unusedId(
         'part',
-        design.parts.map((one) => one.id),
+        design.parts.map((other) => other.id),
       ),
   );
   const [tree, setTree, kept] = useKeptState(`part/${id}/${partId}`, () =>
@@ -61,7 +61,8 @@ export function PartScreen() {
     setFaults({});
   };
   const read = readPart(tree, part?.lines ?? [], { bare: unit, scale: design.scale }, design);
-  const drawn = useDraftParts(read.ok ? withPart(design, read.part) : design)?.find((one) => one.id === ownId) ?? null;
+  const drawn =
+    useDraftParts(read.ok ? withPart(design, read.part) : design)?.find((other) => other.id === ownId) ?? null;
   // Known at once, so that nothing moves when the drawing arrives.
   const known = part && { ring: partFrame(part, design.parts).drawn.ring.map(({ x, y }): [number, number] => [x, y]) };
   const [group, setGroup] = useState<number | null>(null);
@@ -69,22 +70,22 @@ export function PartScreen() {
   const edges = {
     beyond: beyondEdges(tree),
     chosen: group === null ? [] : (groups[group] ?? []),
-    onEdge: (edge: number) => setGroup(groups.findIndex((one) => one.includes(edge))),
+    onEdge: (edge: number) => setGroup(groups.findIndex((groupEdges) => groupEdges.includes(edge))),
   };
   const leave = (to: string) => router.replace(`/job/${id}/${to}` as Href);
   const submit = async () => {
     if (!read.ok) {
       // A fault at an edge is told where that edge is spoken of.
-      const at = Object.keys(read.faults).flatMap((path) => /^rims\[(\d+)\]/.exec(path)?.[1] ?? [])[0];
-      const edge = at === undefined ? null : Number(rimEntries(tree)[Number(at)]?.edge);
-      if (edge !== null) setGroup(groups.findIndex((one) => one.includes(edge)));
+      const rimIndex = Object.keys(read.faults).flatMap((path) => /^rims\[(\d+)\]/.exec(path)?.[1] ?? [])[0];
+      const edge = rimIndex === undefined ? null : Number(rimEntries(tree)[Number(rimIndex)]?.edge);
+      if (edge !== null) setGroup(groups.findIndex((groupEdges) => groupEdges.includes(edge)));
       setFaults(read.faults);
       return showFirstFault();
     }
-    const made = detachedPart(read.part, part, design.parts);
-    const done = await change((now) => withPart(now, made), {
+    const changed = detachedPart(read.part, part, design.parts);
+    const done = await change((now) => withPart(now, changed), {
       code: part ? 'edit.part-changed' : 'edit.part-added',
-      values: { name: made.name },
+      values: { name: changed.name },
     });
     if (done) kept.forget();
     if (done) leave(part ? 'piece' : `lines?part=${ownId}`);
@@ -171,7 +172,7 @@ export function PartScreen() {
             <RimsForm
               groups={groups}
               names={drawn.edges}
-              others={design.parts.filter((one) => one.id !== ownId)}
+              others={design.parts.filter((other) => other.id !== ownId)}
               chosen={group}
               onChoose={setGroup}
             />
@@ -218,7 +219,7 @@ export function PartScreen() {
                       {
                         id: unusedId(
                           'datum',
-                          datums.map((one) => String((one as { id?: unknown }).id)),
+                          datums.map((datum) => String((datum as { id?: unknown }).id)),
                         ),
                         name: `Datum ${datums.length + 1}`,
                         at: ['0', '0'],
@@ -233,12 +234,12 @@ export function PartScreen() {
         )}
         <Panel>
           <Heading>Where it sits</Heading>
-          <PlaceForm others={design.parts.filter((one) => one.id !== ownId && !one.opposite?.follows)} />
+          <PlaceForm others={design.parts.filter((other) => other.id !== ownId && !other.opposite?.follows)} />
         </Panel>
-        {design.parts.some((one) => one.id !== ownId) ? (
+        {design.parts.some((other) => other.id !== ownId) ? (
           <Panel>
             <Heading>What stays on it</Heading>
-            <AttachedForm others={design.parts.filter((one) => one.id !== ownId)} />
+            <AttachedForm others={design.parts.filter((other) => other.id !== ownId)} />
           </Panel>
         ) : null}
         {elsewhere.map(([path, message]) => (

@@ -50,7 +50,7 @@ export function PieceScreen() {
           <Rows>
             {design.parts.map((part) => {
               // The row has its place at once; its picture comes when the worker has drawn it, and nothing moves.
-              const drawn = parts?.find((one) => one.id === part.id);
+              const drawn = parts?.find((other) => other.id === part.id);
               const size = drawn ? phrase` · ${showArea(drawn.sizeM2, unit)}` : '';
               return (
                 <Row
@@ -91,8 +91,8 @@ export function PieceScreen() {
           climate={design.climate}
           onChange={(climate) => void change((now) => ({ ...now, climate }), messageWithoutValues('edit.job'))}
         />
-        {advice.map((one) => (
-          <Notice key={say(one)} level={one.level} text={say(one)} />
+        {advice.map((other) => (
+          <Notice key={say(other)} level={other.level} text={say(other)} />
         ))}
       </Panel>
       <Panel>
@@ -137,7 +137,7 @@ function partWords(
   parts: readonly Part[],
 ): string {
   const together = (attachedParts(parts).get(id) ?? []).flatMap(
-    (one) => parts.find((part) => part.id === one)?.name ?? [],
+    (partId) => parts.find((part) => part.id === partId)?.name ?? [],
   );
   const other = opposite && parts.find(({ id }) => id === opposite.of)?.name;
   return phrases(

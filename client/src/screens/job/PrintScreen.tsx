@@ -35,7 +35,7 @@ export function PrintScreen() {
   const [trouble, setTrouble] = useState<string | null>(null);
   const work = useLongWork();
   const { busy } = work;
-  const part = parts?.find((one) => one.id === partId) ?? parts?.[0];
+  const part = parts?.find((other) => other.id === partId) ?? parts?.[0];
   if (!parts || !part) return <StepGuard waiting="Working out the parts …" />;
   const fetchFile = (path: string, body: object, name: string) =>
     work.run(async (long) => setTrouble(await saveAnswer(`/jobs/${id}/${path}`, body, name, long)));
@@ -50,7 +50,7 @@ export function PrintScreen() {
         <Pick
           label="Part"
           value={part.id}
-          options={parts.map((one) => ({ value: one.id, label: one.name }))}
+          options={parts.map((other) => ({ value: other.id, label: other.name }))}
           onChange={setPartId}
         />
         <Choice

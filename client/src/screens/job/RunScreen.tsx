@@ -113,8 +113,8 @@ function BeforeStart({ sheet }: { sheet: WorkSheet }) {
         <Heading>{phrase`${countPhrase(toDo.length, 'step')} in ${countPhrase(plan.stages.length, 'stage')}`}</Heading>
         <Body>Starting freezes this plan with its log: what you change later does not change under your hands.</Body>
         {sheet.trouble ? <Notice level="stop" text={sheet.trouble} /> : null}
-        {blocking.map((one) => (
-          <Notice key={say(one)} level={one.level} text={say(one)} />
+        {blocking.map((advice) => (
+          <Notice key={say(advice)} level={advice.level} text={say(advice)} />
         ))}
       </Panel>
       <Panel>

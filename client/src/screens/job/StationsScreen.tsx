@@ -42,9 +42,9 @@ export function StationsScreen() {
 function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
   const words = useWords();
   const { id, design, unit } = useJob();
-  const strokes = part.lines.filter(({ owner }) => owner === part.lines.find((one) => one.id === lineId)?.owner);
+  const strokes = part.lines.filter(({ owner }) => owner === part.lines.find((other) => other.id === lineId)?.owner);
   const [stroke, setStroke] = useState(lineId);
-  const line = part.lines.find((one) => one.id === stroke);
+  const line = part.lines.find((other) => other.id === stroke);
   const [datum, setDatum] = useState(part.datums[0]!.id);
   const [step, setStep] = useState(() => lengthText(defaultStationStep(line?.lengthMm ?? 1000), unit));
   const [tolerance, setTolerance] = useState(() =>
@@ -106,7 +106,7 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
           <Pick
             label="Stroke"
             value={stroke}
-            options={strokes.map((one) => ({ value: one.id, label: one.code }))}
+            options={strokes.map((other) => ({ value: other.id, label: other.code }))}
             onChange={setStroke}
           />
         ) : null}
@@ -114,7 +114,7 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
           <Pick
             label="Measured from"
             value={datum}
-            options={part.datums.map((one) => ({ value: one.id, label: one.name }))}
+            options={part.datums.map((other) => ({ value: other.id, label: other.name }))}
             onChange={setDatum}
           />
         ) : null}

@@ -38,24 +38,24 @@ export function TapeScreen() {
       </StepLayout>
     );
   const stage =
-    plan.stages.find((one) => one.number === number) ??
-    plan.stages.find((one) => one.items.length > 0) ??
+    plan.stages.find((other) => other.number === number) ??
+    plan.stages.find((other) => other.items.length > 0) ??
     plan.stages[0]!;
   const items = itemsIn(plan, stage);
   const entries = layEntries(items);
-  const at = Math.max(
+  const start = Math.max(
     0,
     entries.findIndex((entry) => entry.id === chosen),
   );
-  const entry = entries[at];
+  const entry = entries[start];
   const go = (to: number) => setChosen(entries[to]?.id ?? null);
   // A piece that was just added is the one that is spoken of, as soon as the plan has it.
-  const own = entries.filter(({ kind }) => kind === 'own');
-  if (adding !== null && own.length > adding) {
+  const ownEntries = entries.filter(({ kind }) => kind === 'own');
+  if (adding !== null && ownEntries.length > adding) {
     setAdding(null);
-    setChosen(own.at(-1)!.id);
+    setChosen(ownEntries.at(-1)!.id);
   }
-  const finishName = (finish: string) => shelf.finishes.find((one) => one.id === finish)?.name ?? finish;
+  const finishName = (finish: string) => shelf.finishes.find((other) => other.id === finish)?.name ?? finish;
   const walkedM = items.filter(isLine).reduce((sum, { walkMm }) => sum + walkMm, 0) / 1000;
   const down = entry ? isDown(entry.id) : false;
   return (
@@ -65,19 +65,30 @@ export function TapeScreen() {
       action={
         entry ? (
           <View style={styles.walk}>
-            <Action label="Back" icon="arrow-left" disabled={at === 0} onPress={() => go(at - 1)} testID="walk-back" />
+            <Action
+              label="Back"
+              icon="arrow-left"
+              disabled={start === 0}
+              onPress={() => go(start - 1)}
+              testID="walk-back"
+            />
             <View style={styles.grow}>
               <Action
                 rank="main"
                 label={down ? 'Not down' : 'It is down'}
                 onPress={() => {
                   setDown(entry.id, !down);
-                  if (!down && at < entries.length - 1) go(at + 1);
+                  if (!down && start < entries.length - 1) go(start + 1);
                 }}
                 testID="is-down"
               />
             </View>
-            <Action label="Next" disabled={at >= entries.length - 1} onPress={() => go(at + 1)} testID="walk-next" />
+            <Action
+              label="Next"
+              disabled={start >= entries.length - 1}
+              onPress={() => go(start + 1)}
+              testID="walk-next"
+            />
           </View>
         ) : undefined
       }
@@ -85,9 +96,9 @@ export function TapeScreen() {
       <Choice
         label="Stage"
         value={String(stage.number)}
-        options={plan.stages.map((one) => ({
-          value: String(one.number),
-          label: phrase`${one.number} ${finishName(one.finish)}`,
+        options={plan.stages.map((other) => ({
+          value: String(other.number),
+          label: phrase`${other.number} ${finishName(other.finish)}`,
         }))}
         onChange={(value) => {
           setNumber(Number(value));
@@ -96,29 +107,29 @@ export function TapeScreen() {
       />
       <Panel>
         <Heading>
-          {entries.length === 0 ? 'Lay in this order' : phrase`Lay in this order: ${at + 1} of ${entries.length}`}
+          {entries.length === 0 ? 'Lay in this order' : phrase`Lay in this order: ${start + 1} of ${entries.length}`}
         </Heading>
         {entries.length === 0 ? <Body>{nothingToLay(plan, stage)}</Body> : null}
         {walkedM >= 1 ? (
           <Small>{phrase`Part after part, from the back to the front; ${walkedM.toFixed(1)} m to walk from one tape to the next.`}</Small>
         ) : null}
         <Rows>
-          {entries.map((one) => (
-            <View key={one.id} ref={one.id === chosen ? intoSight : undefined}>
+          {entries.map((layEntry) => (
+            <View key={layEntry.id} ref={layEntry.id === chosen ? intoSight : undefined}>
               <EntryRow
-                entry={one}
+                entry={layEntry}
                 plan={plan}
-                chosen={one.id === entry?.id}
-                down={isDown(one.id)}
-                onPress={() => setChosen(one.id)}
+                chosen={layEntry.id === entry?.id}
+                down={isDown(layEntry.id)}
+                onPress={() => setChosen(layEntry.id)}
               >
-                {one.kind === 'line' ? <LineChoices run={one.items[0]} plan={plan} /> : null}
-                {one.kind === 'own' ? <OwnPieceForm item={one.items[0]} /> : null}
+                {layEntry.kind === 'line' ? <LineChoices run={layEntry.items[0]} plan={plan} /> : null}
+                {layEntry.kind === 'own' ? <OwnPieceForm item={layEntry.items[0]} /> : null}
               </EntryRow>
             </View>
           ))}
         </Rows>
-        <AddOwnPiece part={partOf(plan, entry)} finish={stage.finish} onAdd={() => setAdding(own.length)} />
+        <AddOwnPiece part={partOf(plan, entry)} finish={stage.finish} onAdd={() => setAdding(ownEntries.length)} />
       </Panel>
       <ReadyPanel lists={plan.lists} shelf={shelf} />
     </StepLayout>
@@ -128,10 +139,10 @@ export function TapeScreen() {
 /** What a person may decide about a tape edge. */
 function LineChoices({ run, plan }: { run: LineItem; plan: Plan }) {
   const line = ownerOf(plan, run);
-  const own = run.techniques.some(({ code }) => code === 'technique.own');
+  const isOwnWay = run.techniques.some(({ code }) => code === 'technique.own');
   return (
     <>
-      {own ? null : <PinTape run={run} line={line} />}
+      {isOwnWay ? null : <PinTape run={run} line={line} />}
       <ByHand
         run={run}
         line={line}
@@ -169,9 +180,9 @@ function StageDrawing({
   entry: LayEntry | undefined;
 }) {
   const part = partOf(plan, entry);
-  const picture = stage.pictures.find((one) => one.part === part.id)?.areas ?? [];
+  const picture = stage.pictures.find((other) => other.part === part.id)?.areas ?? [];
   const covered = entry ? coveredBy(entry) : [];
-  const own = items.flatMap((item) => (item.kind === 'own' && item.part === part.id ? [item] : []));
+  const ownItems = items.flatMap((item) => (item.kind === 'own' && item.part === part.id ? [item] : []));
   const { handles, live, onDrag } = useOwnDrag(entry?.kind === 'own' ? entry.items[0] : null);
   const rims = items.flatMap((item) => (item.kind === 'rim' && item.part === part.id ? [item] : []));
   return (
@@ -179,7 +190,7 @@ function StageDrawing({
       part={part}
       areas={picture.map(({ code, covered: under, colour }) => ({ code, colour, covered: under }))}
       chosenArea={part.areas.find(({ id }) => covered.includes(`${part.id}/${id}`))?.code ?? null}
-      runs={items.filter(isLine).filter((one) => one.part === part.id)}
+      runs={items.filter(isLine).filter((item) => item.part === part.id)}
       chosenRun={entry?.kind === 'line' ? entry.id : entry?.kind === 'backing' ? entry.items[0].behind : null}
       edges={{
         beyond: new Map(rims.map(({ edge, beyond }) => [edge, beyond])),
@@ -191,7 +202,7 @@ function StageDrawing({
               : [],
       }}
       codes="lines"
-      overlay={(mmPerDp) => <OwnShapes pieces={own} chosen={entry?.id ?? null} live={live} mmPerDp={mmPerDp} />}
+      overlay={(mmPerDp) => <OwnShapes pieces={ownItems} chosen={entry?.id ?? null} live={live} mmPerDp={mmPerDp} />}
       handles={handles}
       onDrag={onDrag}
     />

@@ -158,7 +158,7 @@ function StageWindows({ stage, pulls }: { stage: StagePlan; pulls: readonly Step
   // The dry school lasts for days: the rail ends soon after it opens, or the others could not be seen.
   const end =
     1.3 * Math.max(...spans.map(({ school, span }) => (school === 'dry' ? span.from : (span.to ?? span.from))));
-  const planned = [...(stage.early ?? []), stage].map((one) => one.school);
+  const planned = [...(stage.early ?? []), stage].map((pull) => pull.school);
   const name = shelf.finishes.find(({ id }) => id === stage.finish)?.name ?? stage.finish;
   return (
     <Panel>
@@ -211,9 +211,9 @@ function StageWindows({ stage, pulls }: { stage: StagePlan; pulls: readonly Step
 function Turns({ stage }: { stage: StagePlan }) {
   const { say } = useWords();
   const { plan } = useJob();
-  const own =
+  const steps =
     plan?.steps.filter((step) => step.stage === stage.number && (step.kind === 'coat' || step.kind === 'pull')) ?? [];
-  const turns = own.filter(({ say: said }) => said.code === 'step.pull' || said.values.sections !== undefined);
+  const turns = steps.filter(({ say: said }) => said.code === 'step.pull' || said.values.sections !== undefined);
   const begun = turns[0]?.startMin ?? 0;
   return (
     <>
@@ -228,6 +228,7 @@ function Turns({ stage }: { stage: StagePlan }) {
   );
 }
 
-const minuteTicks = (end: number) => ticksIn(0, end, tickStep(end, 5)).map((at) => ({ at, label: showMinutes(at) }));
+const minuteTicks = (end: number) =>
+  ticksIn(0, end, tickStep(end, 5)).map((tick) => ({ at: tick, label: showMinutes(tick) }));
 
 const styles = StyleSheet.create({ figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.wide } });

@@ -52,7 +52,7 @@ export function FinishScreen() {
 
 function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
   const { temperature } = useWords();
-  const finish = shelf.finishes.find((one) => one.id === id);
+  const finish = shelf.finishes.find((other) => other.id === id);
   const save = useSaveEntry<Finish>('finishes', finish);
   const remove = useDeleteEntry('finishes', finish);
   const [trouble, setTrouble] = useState<string | null>(null);

@@ -51,8 +51,8 @@ export function ShelfScreen() {
         <ToBuy
           have={(stuff, code) =>
             stuff === 'tapes'
-              ? data.tapes.find((one) => one.code === code)?.rolls
-              : data.supplies.find((one) => one.code === code)?.packs
+              ? data.tapes.find((tape) => tape.code === code)?.rolls
+              : data.supplies.find((supply) => supply.code === code)?.packs
           }
         />
       )}

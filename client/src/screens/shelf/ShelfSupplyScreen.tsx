@@ -32,7 +32,7 @@ export function ShelfSupplyScreen() {
 }
 
 function SupplyForm({ code, shelf }: { code: string; shelf: Shelf }) {
-  const supply = shelf.supplies?.find((one) => one.code === code);
+  const supply = shelf.supplies?.find((other) => other.code === code);
   const save = useSaveEntry<Supply>('supplies', supply);
   const remove = useDeleteEntry('supplies', supply);
   const [trouble, setTrouble] = useState<string | null>(null);

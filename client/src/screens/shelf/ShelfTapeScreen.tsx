@@ -38,7 +38,7 @@ export function ShelfTapeScreen() {
 
 function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
   const { temperature, text } = useWords();
-  const tape = shelf.tapes.find((one) => one.code === code);
+  const tape = shelf.tapes.find((other) => other.code === code);
   const save = useSaveEntry<Tape>('tapes', tape);
   const remove = useDeleteEntry('tapes', tape);
   const [trouble, setTrouble] = useState<string | null>(null);
