@@ -1,5 +1,5 @@
 import { writeFileSync } from 'node:fs';
-import { overRulesPage } from '../cli/src/over-page';
+import { compatibilityPage } from '../cli/src/over-page';
 
 // Writes the table of over-rules into the docs; a test reads it back cell by cell.
-writeFileSync(new URL('../docs/over-rules.md', import.meta.url), overRulesPage());
+writeFileSync(new URL('../docs/over-rules.md', import.meta.url), compatibilityPage());

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { PAINT_SYSTEM_KEYS, type PaintSystemKey } from '@lintrel/core';
-import { OVER_AGES, overCell, overRulesPage } from './over-page';
+import { FILM_AGES, compatibilityCell, compatibilityPage } from './over-page';
 
 const page = readFileSync(resolve(__dirname, '../../docs/over-rules.md'), 'utf8');
 
@@ -25,17 +25,17 @@ describe('the page of over-rules', () => {
   });
   it.each(
     cells.flatMap(({ lower, upper, told }) =>
-      OVER_AGES.map((age, index) => ({ lower, upper, age, told: told[index] })),
+      FILM_AGES.map((age, index) => ({ lower, upper, age, told: told[index] })),
     ),
   )('says what the rules say of $upper over $lower, $age', ({ lower, upper, age, told }) =>
-    expect(overCell(lower, upper, age)).toBe(told),
+    expect(compatibilityCell(lower, upper, age)).toBe(told),
   );
-  it('is written from the rules as they are', () => expect(overRulesPage()).toBe(page));
+  it('is written from the rules as they are', () => expect(compatibilityPage()).toBe(page));
   it('has no answer without a reason, but for a yes within its window', () => {
     for (const { told } of cells) {
-      const answers = told.slice(0, OVER_AGES.length);
+      const answers = told.slice(0, FILM_AGES.length);
       if (answers.some((answer) => answer === 'no' || answer === 'barrier' || answer === 'abrade'))
-        expect(told[OVER_AGES.length]!.length).toBeGreaterThan(20);
+        expect(told[FILM_AGES.length]!.length).toBeGreaterThan(20);
     }
   });
 });

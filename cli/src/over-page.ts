@@ -11,11 +11,11 @@ import { SYSTEM_NAMES } from '@lintrel/words';
 import { WORDS } from './words';
 
 /** Ages of a film at which an answer may be another. */
-export const OVER_AGES = ['young', 'in window', 'in the gap', 'past limit', 'cured'] as const;
-export type OverAge = (typeof OVER_AGES)[number];
+export const FILM_AGES = ['young', 'in window', 'in the gap', 'past limit', 'cured'] as const;
+export type FilmAge = (typeof FILM_AGES)[number];
 
 /** An age of a film that stands for each, minutes; null: it has no such age. */
-export function ageOf({ recoat, cureMin }: FilmAgeMarks, age: OverAge): number | null {
+export function ageOf({ recoat, cureMin }: FilmAgeMarks, age: FilmAge): number | null {
   const first = firstItem(recoat);
   const last = recoat[recoat.length - 1]!;
   if (age === 'young') return first.fromMin / 2;
@@ -28,7 +28,7 @@ export function ageOf({ recoat, cureMin }: FilmAgeMarks, age: OverAge): number |
 }
 
 /** What stands in a cell: the answer, and until when where waiting helps; a dash where the film has no such age. */
-export function overCell(lower: PaintSystemKey, upper: PaintSystemKey, age: OverAge): string {
+export function compatibilityCell(lower: PaintSystemKey, upper: PaintSystemKey, age: FilmAge): string {
   const marks = typicalAgeMarks(lower, REFERENCE_AIR);
   const ageMin = ageOf(marks, age);
   if (ageMin === null) return '–';
@@ -41,7 +41,7 @@ export function overCell(lower: PaintSystemKey, upper: PaintSystemKey, age: Over
 /** Reasons of a pair, each once, in the order of the ages. */
 function reasonsOf(lower: PaintSystemKey, upper: PaintSystemKey): string {
   const marks = typicalAgeMarks(lower, REFERENCE_AIR);
-  const answers = OVER_AGES.flatMap((age) => {
+  const answers = FILM_AGES.flatMap((age) => {
     const ageMin = ageOf(marks, age);
     const overVerdict = ageMin === null ? null : compatibilityOf({ marks, ageMin, known: true }, upper);
     return overVerdict === null ||
@@ -54,7 +54,7 @@ function reasonsOf(lower: PaintSystemKey, upper: PaintSystemKey): string {
 }
 
 /** The page of over-rules in the docs: one table a lower system, every upper in it. */
-export function overRulesPage(): string {
+export function compatibilityPage(): string {
   const lines = [
     '# May this go over that',
     '',
@@ -68,12 +68,12 @@ export function overRulesPage(): string {
       '',
       `## Over ${SYSTEM_NAMES[lower]} (\`${lower}\`)`,
       '',
-      `| then | ${OVER_AGES.join(' | ')} | why |`,
-      `|${'---|'.repeat(OVER_AGES.length + 2)}`,
+      `| then | ${FILM_AGES.join(' | ')} | why |`,
+      `|${'---|'.repeat(FILM_AGES.length + 2)}`,
     );
     for (const upper of PAINT_SYSTEM_KEYS)
       lines.push(
-        `| \`${upper}\` | ${OVER_AGES.map((age) => overCell(lower, upper, age)).join(' | ')} | ${reasonsOf(lower, upper)} |`,
+        `| \`${upper}\` | ${FILM_AGES.map((age) => compatibilityCell(lower, upper, age)).join(' | ')} | ${reasonsOf(lower, upper)} |`,
       );
   }
   return `${lines.join('\n')}\n`;

@@ -2,13 +2,13 @@
 import { SHIPPED_FINISHES, PULL_TIMINGS, type Finish } from './finish';
 import {
   emptyDesign,
-  RIM_KINDS,
+  EDGE_CONTEXT_KINDS,
   SHIPPED_SHELF,
   type Design,
   type Part,
   type PartAreaChoice,
   type PresentAt,
-  type Rim,
+  type EdgeContext,
 } from './job';
 import type { TrimLine } from './lines';
 import { workOutParts, type PartCache } from './setout';
@@ -242,10 +242,10 @@ function joined(parts: readonly Part[], roll: Dice): Part[] {
 function rimsOf({ id, surface }: Part, parts: readonly Part[], { chance, of }: Dice): Pick<Part, 'rims'> {
   if (chance(0.5)) return {};
   const others = parts.filter((part) => part.id !== id).map((part) => part.id);
-  const rims = skinOf(surface).edges.flatMap((_, edge): Rim[] => {
+  const rims = skinOf(surface).edges.flatMap((_, edge): EdgeContext[] => {
     if (chance(0.4)) return [];
     const part = others.length > 0 && chance(0.4) ? of(others) : undefined;
-    const beyond = of(RIM_KINDS);
+    const beyond = of(EDGE_CONTEXT_KINDS);
     switch (beyond) {
       case 'butt':
         return [{ beyond, edge, ...(part === undefined ? {} : { part }) }];

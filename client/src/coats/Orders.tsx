@@ -20,7 +20,7 @@ import { Panel } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { LongSearch } from './LongSearch';
 import { Price } from './Pins';
-import { Wishes } from './Wishes';
+import { Aims } from './Wishes';
 import { AIM_WORDS } from './wishWords';
 import { useWords } from '@/person/PersonContext';
 
@@ -45,7 +45,7 @@ export function Orders({ plan }: { plan: Plan }) {
         options={AIMS.map((value) => ({ value, label: AIM_WORDS[value] }))}
         onChange={wish}
       />
-      <Wishes onWish={wish} />
+      <Aims onWish={wish} />
       <Proof
         gap={plan.orderGap}
         equals={plan.orders.filter(({ equal }) => equal).length}

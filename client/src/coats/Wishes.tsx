@@ -12,7 +12,7 @@ import { AIM_WORDS } from './wishWords';
 import { useWords } from '@/person/PersonContext';
 
 /** How the order changes with what is wanted most: all four side by side, each to be taken. */
-export function Wishes({ onWish }: { onWish: (wish: AimOrder['wish']) => void }) {
+export function Aims({ onWish }: { onWish: (wish: AimOrder['wish']) => void }) {
   const { metres } = useWords();
   const { design, shelf } = useJob();
   const [open, setOpen] = useState(false);

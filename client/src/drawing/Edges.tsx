@@ -1,4 +1,4 @@
-import type { PartPlan, RimKind } from '@lintrel/core';
+import type { PartPlan, EdgeContextKind } from '@lintrel/core';
 import { G, Path } from 'react-native-svg';
 import { colour } from '@/theme/theme';
 import { openPath, ringPath } from './path';
@@ -6,7 +6,7 @@ import { openPath, ringPath } from './path';
 /** What is drawn and tapped of the edges of a part. */
 export interface DrawnEdges {
   /** What lies beyond each edge that is not free, by its number. */
-  readonly beyond: ReadonlyMap<number, RimKind>;
+  readonly beyond: ReadonlyMap<number, EdgeContextKind>;
   readonly chosen: readonly number[];
   readonly onEdge?: (edge: number) => void;
 }
@@ -18,7 +18,7 @@ interface EdgesProps {
 }
 
 /** How a band beyond an edge is dashed, dp; what stays clean is a solid band. */
-const DASHES: Partial<Readonly<Record<RimKind, readonly number[]>>> = {
+const DASHES: Partial<Readonly<Record<EdgeContextKind, readonly number[]>>> = {
   gap: [5, 4],
   butt: [1.5, 2.5],
   'goes-on': [16, 4],

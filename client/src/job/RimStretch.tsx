@@ -1,41 +1,41 @@
-import { RIM_KINDS, type Design, type RimKind } from '@lintrel/core';
-import { RIM_MEANINGS, RIM_NAMES } from '@lintrel/words';
+import { EDGE_CONTEXT_KINDS, type Design, type EdgeContextKind } from '@lintrel/core';
+import { EDGE_CONTEXT_MEANINGS, EDGE_CONTEXT_NAMES } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { Pick } from '@/forms/Pick';
 import { TreeField } from '@/forms/TreeField';
 import { space } from '@/theme/theme';
 import { Row, Rows } from '@/ui/Row';
 import { Body, Small } from '@/ui/Words';
-import type { RimEntry } from './RimsForm';
+import type { ContextEntry } from './RimsForm';
 
 interface RimStretchProps {
   /** What stands in the form, and its place among all rims; null: nobody has said anything of it. */
-  readonly entry: RimEntry | null;
+  readonly entry: ContextEntry | null;
   readonly at: number;
   readonly others: Design['parts'];
   /** True where it may hold for a stretch alone. */
   readonly mayBeShort: boolean;
-  readonly onKind: (kind: RimKind) => void;
+  readonly onKind: (kind: EdgeContextKind) => void;
   readonly onPart: (part: string | undefined) => void;
 }
 
 /** What lies beyond an edge, or a stretch of it. */
-export function RimStretch({ entry, at, others, mayBeShort, onKind, onPart }: RimStretchProps) {
-  const kind = (entry?.beyond ?? 'free') as RimKind;
-  const offered = RIM_KINDS.filter((rimKind) => rimKind !== 'goes-on' || others.length > 0);
+export function SurroundingsStretch({ entry, at, others, mayBeShort, onKind, onPart }: RimStretchProps) {
+  const kind = (entry?.beyond ?? 'free') as EdgeContextKind;
+  const offered = EDGE_CONTEXT_KINDS.filter((rimKind) => rimKind !== 'goes-on' || others.length > 0);
   return (
     <>
       <Rows>
         {offered.map((offeredKind) => (
           <Row
             key={offeredKind}
-            label={RIM_NAMES[offeredKind]}
+            label={EDGE_CONTEXT_NAMES[offeredKind]}
             chosen={offeredKind === kind}
             onPress={() => onKind(offeredKind)}
             testID={`beyond-${offeredKind}`}
           >
-            <Body>{RIM_NAMES[offeredKind]}</Body>
-            <Small>{RIM_MEANINGS[offeredKind]}</Small>
+            <Body>{EDGE_CONTEXT_NAMES[offeredKind]}</Body>
+            <Small>{EDGE_CONTEXT_MEANINGS[offeredKind]}</Small>
           </Row>
         ))}
       </Rows>

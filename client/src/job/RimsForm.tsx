@@ -1,5 +1,5 @@
-import { type Design, type EdgeName, type RimKind } from '@lintrel/core';
-import { phrase, RIM_NAMES } from '@lintrel/words';
+import { type Design, type EdgeName, type EdgeContextKind } from '@lintrel/core';
+import { phrase, EDGE_CONTEXT_NAMES } from '@lintrel/words';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { treeAt, type TypedTree } from '@/forms/tree';
@@ -8,18 +8,18 @@ import { useWords } from '@/person/PersonContext';
 import { Action } from '@/ui/Action';
 import { Row, Rows, Unfolded } from '@/ui/Row';
 import { Body, Small } from '@/ui/Words';
-import { RimStretch } from './RimStretch';
+import { SurroundingsStretch } from './RimStretch';
 
 /** A rim as it stands in the form. */
-export type RimEntry = { readonly [key: string]: TypedTree };
+export type ContextEntry = { readonly [key: string]: TypedTree };
 
 /** Rims as they stand in the form. */
-export const rimEntries = (tree: TypedTree): readonly RimEntry[] =>
-  (treeAt(tree, ['rims']) ?? []) as readonly RimEntry[];
+export const contextEntries = (tree: TypedTree): readonly ContextEntry[] =>
+  (treeAt(tree, ['rims']) ?? []) as readonly ContextEntry[];
 
 /** What lies beyond each edge, by its number; of an edge in several stretches, the first. */
-export const beyondEdges = (tree: TypedTree): ReadonlyMap<number, RimKind> =>
-  new Map([...rimEntries(tree)].reverse().map(({ edge, beyond }) => [Number(edge), beyond as RimKind]));
+export const contextKinds = (tree: TypedTree): ReadonlyMap<number, EdgeContextKind> =>
+  new Map([...contextEntries(tree)].reverse().map(({ edge, beyond }) => [Number(edge), beyond as EdgeContextKind]));
 
 interface RimsFormProps {
   /** Edges of the part as a person sees them: those that go on into one another are one. */
@@ -32,11 +32,11 @@ interface RimsFormProps {
 }
 
 /** What lies beyond the edges of a part: tap an edge, on the drawing or here, and say it; an edge may have several stretches. */
-export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormProps) {
+export function SurroundingsForm({ groups, names, others, chosen, onChoose }: RimsFormProps) {
   const { tree, faults, put } = useTree();
   const { say } = useWords();
   const [stretch, setStretch] = useState(0);
-  const rims = rimEntries(tree);
+  const rims = contextEntries(tree);
   const ofGroup = (group: readonly number[]) => rims.filter(({ edge }) => Number(edge) === group[0]);
   useEffect(() => setStretch(0), [chosen]);
   // What is refused is shown; it stays so while it is typed anew.
@@ -46,19 +46,19 @@ export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormPr
     if (wrong !== undefined && group) setStretch(Math.max(0, ofGroup(group).indexOf(rims[wrong] ?? {})));
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [chosen, wrong]);
-  const set = (edges: readonly number[], entries: readonly RimEntry[]) => {
+  const set = (edges: readonly number[], entries: readonly ContextEntry[]) => {
     const rest = rims.filter(({ edge }) => !edges.includes(Number(edge)));
     const notFree = entries.filter(({ beyond }) => beyond !== 'free');
     // What is said of stretches of one edge says nothing of others.
     const kept = edges.length === 1 ? notFree : notFree.slice(0, 1).map(({ from: _from, to: _to, ...whole }) => whole);
     put(
       ['rims'],
-      [...rest, ...edges.flatMap((edge) => kept.map((entry): RimEntry => ({ ...entry, edge: String(edge) })))].sort(
+      [...rest, ...edges.flatMap((edge) => kept.map((entry): ContextEntry => ({ ...entry, edge: String(edge) })))].sort(
         (a, b) => Number(a.edge) - Number(b.edge),
       ),
     );
   };
-  const entryFor = (beyond: RimKind): RimEntry => ({
+  const entryFor = (beyond: EdgeContextKind): ContextEntry => ({
     beyond,
     ...(beyond === 'gap' ? { width: '5', depth: '25' } : {}),
     ...(beyond === 'goes-on' ? { part: others[0]?.id } : {}),
@@ -87,18 +87,20 @@ export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormPr
           const label = phrase`${name ? say(name) : ''}${group.length > 1 ? phrase` and ${group.length - 1} more that go on from it` : ''}`;
           const kinds =
             groupRims.length === 0
-              ? RIM_NAMES.free
-              : groupRims.map(({ beyond }) => RIM_NAMES[beyond as RimKind]).join(' · ');
+              ? EDGE_CONTEXT_NAMES.free
+              : groupRims.map(({ beyond }) => EDGE_CONTEXT_NAMES[beyond as EdgeContextKind]).join(' · ');
           const shown = Math.min(stretch, Math.max(0, groupRims.length - 1));
           const entry = groupRims[shown] ?? null;
           const first = rims.findIndex(({ edge }) => Number(edge) === group[0]);
           // The one that is shown in another form: with nothing beyond it is gone.
-          const change = (next: RimEntry | null) =>
+          const change = (next: ContextEntry | null) =>
             set(
               group,
               groupRims.length === 0
                 ? [next ?? { beyond: 'free' }]
-                : groupRims.flatMap((rim, rimIndex): RimEntry[] => (rimIndex !== shown ? [rim] : next ? [next] : [])),
+                : groupRims.flatMap((rim, rimIndex): ContextEntry[] =>
+                    rimIndex !== shown ? [rim] : next ? [next] : [],
+                  ),
             );
           return (
             <View key={group.join(' ')}>
@@ -118,18 +120,18 @@ export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormPr
                       {groupRims.map((rim, rimIndex) => (
                         <Row
                           key={rimIndex}
-                          label={phrase`Stretch ${rimIndex + 1}: ${RIM_NAMES[rim.beyond as RimKind]}`}
+                          label={phrase`Stretch ${rimIndex + 1}: ${EDGE_CONTEXT_NAMES[rim.beyond as EdgeContextKind]}`}
                           chosen={rimIndex === shown}
                           onPress={() => setStretch(rimIndex)}
                           testID={`stretch-${rimIndex}`}
                         >
                           <Body>{phrase`Stretch ${rimIndex + 1}`}</Body>
-                          <Small>{phrase`${RIM_NAMES[rim.beyond as RimKind]}, from ${String(rim.from || 'its beginning')} to ${String(rim.to || 'its end')}`}</Small>
+                          <Small>{phrase`${EDGE_CONTEXT_NAMES[rim.beyond as EdgeContextKind]}, from ${String(rim.from || 'its beginning')} to ${String(rim.to || 'its end')}`}</Small>
                         </Row>
                       ))}
                     </Rows>
                   ) : null}
-                  <RimStretch
+                  <SurroundingsStretch
                     entry={entry}
                     at={first + shown}
                     others={others}
@@ -171,5 +173,5 @@ export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormPr
 }
 
 /** From where to where along its edge an entry holds. */
-const stretchOf = (entry: RimEntry | null): RimEntry =>
+const stretchOf = (entry: ContextEntry | null): ContextEntry =>
   Object.fromEntries(Object.entries(entry ?? {}).filter(([key]) => key === 'from' || key === 'to'));

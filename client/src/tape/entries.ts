@@ -4,19 +4,19 @@ import {
   type CoverItem,
   type Item,
   type ItemId,
-  isMouth,
+  isOpeningTape,
   type LineItem,
-  type MouthItem,
+  type OpeningTapeItem,
   type OwnItem,
   type PlugItem,
-  type RimItem,
+  type SurroundingsItem,
   type SeamItem,
 } from '@lintrel/core';
 
 /** One thing to lay, as the lay list shows it: it is laid in one go. */
 export type LayEntry =
-  | { readonly kind: 'plugs'; readonly id: string; readonly items: readonly (PlugItem | MouthItem)[] }
-  | { readonly kind: 'rim'; readonly id: ItemId; readonly items: readonly [RimItem] }
+  | { readonly kind: 'plugs'; readonly id: string; readonly items: readonly (PlugItem | OpeningTapeItem)[] }
+  | { readonly kind: 'rim'; readonly id: ItemId; readonly items: readonly [SurroundingsItem] }
   | { readonly kind: 'backing'; readonly id: ItemId; readonly items: readonly [Extract<Item, { kind: 'backing' }>] }
   | { readonly kind: 'line'; readonly id: ItemId; readonly items: readonly [LineItem] }
   | { readonly kind: 'cover'; readonly id: ItemId; readonly items: readonly [CoverItem] }
@@ -25,7 +25,7 @@ export type LayEntry =
 
 /** The lay list of a stage, in the order of the hands: openings together, everything else piece by piece, the tape over the seams, then what a person lays besides. */
 export function layEntries(items: readonly Item[]): LayEntry[] {
-  const plugs = items.filter((item): item is PlugItem | MouthItem => item.kind === 'plug' || isMouth(item));
+  const plugs = items.filter((item): item is PlugItem | OpeningTapeItem => item.kind === 'plug' || isOpeningTape(item));
   const seams = items.filter((item) => item.kind === 'seam');
   const pieces = items.flatMap((item): LayEntry[] => {
     if (item.kind === 'rim') return [{ kind: 'rim', id: item.id, items: [item] }];

@@ -1,14 +1,14 @@
 import { REFERENCE_AIR } from '../air';
 import { PAINT_SYSTEM_KEYS, type PaintSystemKey } from '../finish';
-import { compatibilityOf, typicalAgeMarks, type OverAnswer, type OverMessage } from '../over';
+import { compatibilityOf, typicalAgeMarks, type CompatibilityAnswer, type CompatibilityMessage } from '../over';
 import { ageKey, choiceKey, numberKey, optional } from './key';
 import { rectangleRing, question } from './question';
 
 interface OverGiven extends Record<string, unknown> {
   readonly lower: PaintSystemKey;
   readonly upper: PaintSystemKey;
-  readonly answer: OverAnswer;
-  readonly reason: OverMessage;
+  readonly answer: CompatibilityAnswer;
+  readonly reason: CompatibilityMessage;
   readonly untilMinutes?: number;
   readonly ageMinutes: number;
   readonly windows: readonly { readonly from: number; readonly to: number | null }[];

@@ -4,7 +4,7 @@ import { LIMITS, MAX_FAULTS, type PartId } from '../units';
 import { finishReferences, type Design, type FinishReference } from './design';
 import { pathText, type Fault } from './fault';
 import type { Part } from './part';
-import { neighbourPart, rimInterval } from './rim';
+import { neighbourPart, contextInterval } from './rim';
 import type { DesignMessage } from './says';
 import type { Shelf } from './shelf';
 
@@ -148,10 +148,10 @@ function rimFaults(part: Part, { parts }: Design, keys: Keys): Fault[] {
   return rims.flatMap((rim, index) => {
     const { edge } = rim;
     const other = neighbourPart(rim);
-    const [from, to] = rimInterval(rim, Infinity);
+    const [from, to] = contextInterval(rim, Infinity);
     const twice = rims
       .slice(0, index)
-      .some((otherRim) => otherRim.edge === edge && meets(rimInterval(otherRim, Infinity), [from, to]));
+      .some((otherRim) => otherRim.edge === edge && meets(contextInterval(otherRim, Infinity), [from, to]));
     return [
       ...(edge < edges ? [] : [fault([...keys, index, 'edge'], { code: 'design.no-edge', values: { edge, edges } })]),
       ...(to > from ? [] : [fault([...keys, index, 'to'], { code: 'design.rim-backwards', values: { edge } })]),

@@ -3,7 +3,7 @@ import * as v from 'valibot';
 import { PAINT_SYSTEM_KEYS } from '../finish';
 import { lineSchema } from '../lines';
 import { datumSchema, featureSchema, poseSchema, surfaceSchema } from '../surface';
-import { neighbourPart, rimSchema } from './rim';
+import { neighbourPart, edgeContextSchema } from './rim';
 import {
   compareText,
   colourText,
@@ -69,7 +69,7 @@ export const partSchema = v.strictObject({
   /** Other parts it is attached to while the work is done: they are in reach of its spray. It is enough that one names the other. */
   attached: v.optional(listOf(idText<PartId>(), 'parts', 49)),
   /** What lies beyond its edges; an edge that is left out is free. */
-  rims: v.optional(listOf(rimSchema, 'edges', 500)),
+  rims: v.optional(listOf(edgeContextSchema, 'edges', 500)),
   /** What is done with it; left out: painted. */
   treatment: v.optional(oneOfWords(['paint', 'blend', 'leave'])),
 });

@@ -2,8 +2,8 @@ import * as v from 'valibot';
 import { idText, numberBetween, positiveUpTo, faultText, wholeBetween, type PartId } from '../units';
 
 /** What may lie beyond an edge of a part, in the order it is offered. */
-export const RIM_KINDS = ['free', 'butt', 'gap', 'goes-on', 'body', 'splash'] as const;
-export type RimKind = (typeof RIM_KINDS)[number];
+export const EDGE_CONTEXT_KINDS = ['free', 'butt', 'gap', 'goes-on', 'body', 'splash'] as const;
+export type EdgeContextKind = (typeof EDGE_CONTEXT_KINDS)[number];
 
 /**
  * Which edge of the outline, or end of a round part; by its number, 0 is the first. Where it holds for a stretch of the edge alone: from
@@ -18,7 +18,7 @@ const edge = {
 const neighbour = { part: v.optional(idText<PartId>()) };
 
 /** What lies beyond one edge of a part. An edge nobody has spoken of is free. */
-export const rimSchema = v.variant(
+export const edgeContextSchema = v.variant(
   'beyond',
   [
     /** Nothing: tape and film may go round it and stick behind. */
@@ -40,15 +40,15 @@ export const rimSchema = v.variant(
     /** Only drips and splatter reach what is there. */
     v.strictObject({ beyond: v.literal('splash'), ...edge }),
   ],
-  faultText({ code: 'field.choice', values: { choices: RIM_KINDS } }),
+  faultText({ code: 'field.choice', values: { choices: EDGE_CONTEXT_KINDS } }),
 );
-export type Rim = v.InferOutput<typeof rimSchema>;
+export type EdgeContext = v.InferOutput<typeof edgeContextSchema>;
 
 /** The part of the job a rim leads to; null where it leads to none. */
-export const neighbourPart = (rim: Rim): PartId | null => ('part' in rim ? (rim.part ?? null) : null);
+export const neighbourPart = (rim: EdgeContext): PartId | null => ('part' in rim ? (rim.part ?? null) : null);
 
 /** The stretch of its edge a rim holds for, of an edge of some length; empty where it ends before it begins. */
-export const rimInterval = (
-  { from = 0, to = Infinity }: Pick<Rim, 'from' | 'to'>,
+export const contextInterval = (
+  { from = 0, to = Infinity }: Pick<EdgeContext, 'from' | 'to'>,
   edgeMm: number,
 ): readonly [from: number, to: number] => [Math.min(from, edgeMm), Math.min(to, edgeMm)];

@@ -1,5 +1,5 @@
 import type { Finish } from '../finish';
-import { compatibilityOf, type OverAnswer, type OverMessage, type OverVerdict } from '../over';
+import { compatibilityOf, type CompatibilityAnswer, type CompatibilityMessage, type Compatibility } from '../over';
 import { messageWithoutValues, RULE_OF_THUMB } from '../units';
 import { marksOfFilm, marksOfPresent } from './drying-of';
 import type { OrderProblem } from './problem';
@@ -8,8 +8,8 @@ import type { Progress } from './progress';
 /** What a coat asks of an area before it may go on. */
 export interface CompatibilityTask {
   readonly area: number;
-  readonly answer: OverAnswer;
-  readonly reason: OverMessage;
+  readonly answer: CompatibilityAnswer;
+  readonly reason: CompatibilityMessage;
   /** System below; null: the bare part. */
   readonly lower: string | null;
 }
@@ -39,7 +39,11 @@ export interface CompatibilityCost {
  * Minutes of work an answer asks for on so many square metres: keying them, or a barrier coat over them.
  * Source: rates of abrading and spraying, rules of thumb.
  */
-export function compatibilityMinutes(answer: OverAnswer, sizeM2: number, { method }: Pick<Finish, 'method'>): number {
+export function compatibilityMinutes(
+  answer: CompatibilityAnswer,
+  sizeM2: number,
+  { method }: Pick<Finish, 'method'>,
+): number {
   if (sizeM2 <= 0) return 0;
   if (answer === 'abrade') return sizeM2 * RULE_OF_THUMB.abradePerSquareMetre + RULE_OF_THUMB.abradeFixed;
   return answer === 'barrier' ? sizeM2 * RULE_OF_THUMB.sprayPerSquareMetre[method] + RULE_OF_THUMB.perCoat : 0;
@@ -139,8 +143,8 @@ function overAt(problem: OrderProblem, before: Progress, finish: Finish, open: r
   };
 }
 
-const VOUCHED: OverVerdict = { answer: 'yes', reason: messageWithoutValues('over.vouched'), untilMin: null };
-const KEYED: OverVerdict = { answer: 'yes', reason: messageWithoutValues('over.keyed'), untilMin: null };
+const VOUCHED: Compatibility = { answer: 'yes', reason: messageWithoutValues('over.vouched'), untilMin: null };
+const KEYED: Compatibility = { answer: 'yes', reason: messageWithoutValues('over.keyed'), untilMin: null };
 
 /** What a coat may do on an area as the work stands. */
 export function compatibilityAt(
@@ -149,7 +153,7 @@ export function compatibilityAt(
   index: number,
   upper: Finish,
   atMin: number,
-): { age: number; verdict: OverVerdict; lower: string | null } {
+): { age: number; verdict: Compatibility; lower: string | null } {
   const film = before.films[index];
   const { presentSystem, presentAgeMin, keyed } = problem.areas[index]!;
   const lower = film ? film.finish.system : presentSystem;

@@ -2,15 +2,15 @@ import type { PaintSystemKey } from '../finish';
 import { messageWithoutValues } from '../units';
 import type { FilmAgeMarks } from './marks';
 import { pairRule, type PairRule } from './pairs';
-import type { OverMessage } from './says';
+import type { CompatibilityMessage } from './says';
 
-export const OVER_ANSWERS = ['yes', 'wait', 'abrade', 'barrier', 'no'] as const;
-export type OverAnswer = (typeof OVER_ANSWERS)[number];
+export const COMPATIBILITY_ANSWERS = ['yes', 'wait', 'abrade', 'barrier', 'no'] as const;
+export type CompatibilityAnswer = (typeof COMPATIBILITY_ANSWERS)[number];
 
 /** Whether one film may go over another now. */
-export interface OverVerdict {
-  readonly answer: OverAnswer;
-  readonly reason: OverMessage;
+export interface Compatibility {
+  readonly answer: CompatibilityAnswer;
+  readonly reason: CompatibilityMessage;
   /** Age of the lower film from which the answer is a kinder one, minutes; null where waiting changes nothing. */
   readonly untilMin: number | null;
   /** Of a yes that holds within a recoat window: that window, ages of the lower film; left out where age is not asked. */
@@ -27,9 +27,13 @@ export interface LowerFilm {
   readonly known: boolean;
 }
 
-const verdict = (answer: OverAnswer, reason: OverMessage['code'], untilMin: number | null = null): OverVerdict => ({
+const verdict = (
+  answer: CompatibilityAnswer,
+  reason: CompatibilityMessage['code'],
+  untilMin: number | null = null,
+): Compatibility => ({
   answer,
-  reason: messageWithoutValues(reason) as OverMessage,
+  reason: messageWithoutValues(reason) as CompatibilityMessage,
   untilMin,
 });
 
@@ -39,7 +43,7 @@ const verdict = (answer: OverAnswer, reason: OverMessage['code'], untilMin: numb
  * @param upper system that goes on
  * @returns an answer with its reason; ages in minutes of the lower film. Rules of thumb of the trade: the data sheet decides
  */
-export function compatibilityOf(lower: LowerFilm, upper: PaintSystemKey): OverVerdict {
+export function compatibilityOf(lower: LowerFilm, upper: PaintSystemKey): Compatibility {
   const { marks, ageMin, known } = lower;
   if (!marks) return verdict('yes', 'over.bare');
   if (upper === 'antifouling' && marks.system === 'antifouling' && !known)
@@ -60,14 +64,14 @@ type RuleOf<Kind extends PairRule['kind']> = Extract<PairRule, { kind: Kind }>;
 const hasCured = ({ cureMin }: FilmAgeMarks, ageMin: number): boolean =>
   cureMin !== null && ageMin >= cureMin - SAME_AGE;
 
-function curedVerdict({ then, young, reason }: RuleOf<'cured'>, marks: FilmAgeMarks, ageMin: number): OverVerdict {
+function curedVerdict({ then, young, reason }: RuleOf<'cured'>, marks: FilmAgeMarks, ageMin: number): Compatibility {
   if (hasCured(marks, ageMin)) return verdict(then, reason);
   // A film that states no cure never reaches it: nobody can say when.
   return marks.cureMin === null ? verdict('barrier', 'over.not-known') : verdict('no', young, marks.cureMin);
 }
 
 /** Of a film that is too young, or between its two windows: what it waits for. */
-function waitVerdict({ recoat }: FilmAgeMarks, ageMin: number): OverVerdict | null {
+function waitVerdict({ recoat }: FilmAgeMarks, ageMin: number): Compatibility | null {
   const next = recoat.find(({ fromMin }) => fromMin > ageMin + SAME_AGE);
   if (!next || openWindow(recoat, ageMin)) return null;
   const gap = recoat.some(({ toMin }) => toMin !== null && toMin < ageMin);
@@ -77,7 +81,7 @@ function waitVerdict({ recoat }: FilmAgeMarks, ageMin: number): OverVerdict | nu
 const openWindow = (recoat: FilmAgeMarks['recoat'], ageMin: number): FilmAgeMarks['recoat'][number] | undefined =>
   recoat.find(({ fromMin, toMin }) => ageMin >= fromMin - SAME_AGE && (toMin === null || ageMin <= toMin + SAME_AGE));
 
-function dryVerdict({ glossy, reason }: RuleOf<'dry'>, marks: FilmAgeMarks, ageMin: number): OverVerdict {
+function dryVerdict({ glossy, reason }: RuleOf<'dry'>, marks: FilmAgeMarks, ageMin: number): Compatibility {
   if (glossy) {
     const hardMin = hardAge(marks);
     return ageMin < hardMin - SAME_AGE ? verdict('wait', 'over.not-hard', hardMin) : verdict('abrade', reason);
@@ -98,7 +102,7 @@ function hardAge({ recoat, touchMin }: FilmAgeMarks): number {
 const nextGap = ({ recoat }: FilmAgeMarks, ageMin: number): number | null =>
   recoat.find(({ toMin }, index) => toMin !== null && toMin >= ageMin && index < recoat.length - 1)?.toMin ?? null;
 
-function windowVerdict({ keyed }: RuleOf<'windows'>, marks: FilmAgeMarks, ageMin: number): OverVerdict {
+function windowVerdict({ keyed }: RuleOf<'windows'>, marks: FilmAgeMarks, ageMin: number): Compatibility {
   const early = waitVerdict(marks, ageMin);
   if (early) return early;
   const window = openWindow(marks.recoat, ageMin);

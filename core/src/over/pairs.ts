@@ -1,7 +1,7 @@
 import type { PaintSystemKey } from '../finish';
-import type { OverMessages } from './says';
+import type { CompatibilityMessages } from './says';
 
-type Reason = keyof OverMessages;
+type Reason = keyof CompatibilityMessages;
 
 /** What the age of the lower film says of a pair. */
 export type PairRule =

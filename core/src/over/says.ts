@@ -1,7 +1,7 @@
 import type { NoValues, MessageOf } from '../units';
 
 /** Why a film may or may not go over another. */
-export interface OverMessages {
+export interface CompatibilityMessages {
   readonly 'over.bare': NoValues;
   readonly 'over.vouched': NoValues;
   readonly 'over.keyed': NoValues;
@@ -37,4 +37,4 @@ export interface OverMessages {
   readonly 'over.etch-metal': NoValues;
   readonly 'over.not-known': NoValues;
 }
-export type OverMessage = MessageOf<OverMessages>;
+export type CompatibilityMessage = MessageOf<CompatibilityMessages>;

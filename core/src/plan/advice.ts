@@ -3,12 +3,12 @@ import { tapingAir, dewMargin } from '../air';
 import type { Finish } from '../finish';
 import type { Design } from '../job';
 import { consistentRules, finishesInUse } from '../order';
-import type { OverAnswer } from '../over';
+import type { CompatibilityAnswer } from '../over';
 import { LIMITS, RULE_OF_THUMB, firstItem } from '../units';
 import { advice, type AdviceInput } from './advice-facts';
 import type { StageItems } from './items';
 import type { PartWork } from '../setout';
-import { regrets } from './regret';
+import { riskAdvice } from './regret';
 import type { AdviceMessage } from './says';
 import type { Advice, StagePlan } from './types';
 
@@ -22,7 +22,7 @@ export function adviceFor(facts: AdviceInput): Advice[] {
     ...consistentRules(facts.problem).faults.map((fault) => advice('caution', fault)),
     ...stages.flatMap((stage, index) => stageAdvice(stage, items[index]!, finishes, design.choices)),
     ...pullAdvice(facts),
-    ...regrets(facts),
+    ...riskAdvice(facts),
   ];
 }
 
@@ -200,7 +200,7 @@ function stageAdvice(
   ];
 }
 
-const OVER_LEVEL: Record<OverAnswer, Advice['level']> = {
+const OVER_LEVEL: Record<CompatibilityAnswer, Advice['level']> = {
   yes: 'note',
   wait: 'note',
   abrade: 'note',

@@ -1,7 +1,7 @@
 import type { MessageOf } from '../units';
 
 /** A rule of the plan that is broken: a bug of ours, never of the person's. */
-export interface BrokenMessages {
+export interface PlanFaultMessages {
   /** Two steps, items or windows with one id, or one that names what is not there. */
   readonly 'broken.id': { readonly id: string };
   readonly 'broken.after': {
@@ -36,7 +36,7 @@ export interface BrokenMessages {
   readonly 'broken.told': { readonly step: string };
   readonly 'broken.tape': { readonly step: string; readonly item: string };
 }
-export type Broken = MessageOf<BrokenMessages>;
+export type PlanFault = MessageOf<PlanFaultMessages>;
 
 /** Plans are rounded to a millionth: sums of many steps may differ by a little more. Minutes and mm. */
 export const SUM_TOLERANCE = 1e-3;

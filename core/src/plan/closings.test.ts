@@ -2,7 +2,7 @@ import { closingMin, closingTapes } from '../masking';
 import { SHIPPED_SHELF } from '../job';
 import { panel, panelJob, planned } from '../testing-panels';
 import { sumOf } from '../units';
-import { isMouth, plugsIn, planFaults, planJob, type Plan } from '.';
+import { isOpeningTape, plugsIn, planFaults, planJob, type Plan } from '.';
 
 const box = {
   kind: 'opening',
@@ -14,7 +14,7 @@ const box = {
 } as const;
 const job = (use: 'box' | 'window' | 'post' | 'recess' | 'hole', count = 1) =>
   panelJob([panel('p', 600, 400, { count, features: [{ ...box, use }] })], [['p', 300, 300, 'cream-two-part']]);
-const mouths = ({ items }: Plan) => items.filter(isMouth);
+const mouths = ({ items }: Plan) => items.filter(isOpeningTape);
 
 describe('tapes that close an opening', () => {
   const plan = planned(job('box', 3));
@@ -42,9 +42,11 @@ describe('tapes that close an opening', () => {
   });
   it('take together with what they hold the minutes of the opening', () => {
     for (const use of ['box', 'window', 'post', 'recess', 'hole'] as const) {
-      const own = planned(job(use, 2)).items.filter((item) => isMouth(item) || item.kind === 'plug');
+      const own = planned(job(use, 2)).items.filter((item) => isOpeningTape(item) || item.kind === 'plug');
       const [{ closing }] = plugsIn(own) as [ReturnType<typeof plugsIn>[number]];
-      expect(own.filter(isMouth).map(({ kind }) => kind)).toEqual(closingTapes(closing).map(({ use: what }) => what));
+      expect(own.filter(isOpeningTape).map(({ kind }) => kind)).toEqual(
+        closingTapes(closing).map(({ use: what }) => what),
+      );
       expect(sumOf(own, ({ layMin }) => layMin)).toBeCloseTo(2 * closingMin(closing), 9);
       expect(own.every(({ layMin }) => layMin >= 0)).toBe(true);
     }

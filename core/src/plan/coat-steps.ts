@@ -9,7 +9,7 @@ import { sectionSteps } from './section-steps';
 import { onePersonMessage } from './sections';
 import type { StepClock } from './step-clock';
 import { placesOf } from './step-places';
-import { BLEND, coatId, filmRule, lotName, overRules, potRules } from './step-rules';
+import { BLEND, coatId, filmRule, lotName, recoatRules, potRules } from './step-rules';
 import type { StepSource } from './steps';
 import type { StagePlan } from './types';
 
@@ -43,7 +43,7 @@ export function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, 
   ) => {
     const after = [
       ...(coat === 1
-        ? overRules(stage, source)
+        ? recoatRules(stage, source)
         : [
             filmRule(
               coatId(stage, coat - 1),

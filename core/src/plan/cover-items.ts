@@ -12,13 +12,13 @@ import {
 import type { CommonFieldsOn, ItemNamer } from './item-frame';
 import type { StageSource } from './means';
 import { COVER_MATERIAL } from './own-pieces';
-import type { CoverItem, LineItem, RimItem } from './item-types';
+import type { CoverItem, LineItem, SurroundingsItem } from './item-types';
 
 /** Paper or film over what no tape covers alone, onto the tape round it; and over attached parts in reach, whole. */
 export function coverItems(
   { mask }: StageCost,
   { works, problem }: StageSource,
-  tapes: readonly (LineItem | RimItem)[],
+  tapes: readonly (LineItem | SurroundingsItem)[],
   name: ItemNamer,
   commonOn: CommonFieldsOn,
 ): CoverItem[] {

@@ -1,7 +1,7 @@
-export { isLine, isMouth, itemsIn, linesIn, itemsLyingIn, masksOn, plugsIn, sheetLine, tapeNeeds } from './lists';
+export { isLine, isOpeningTape, itemsIn, linesIn, itemsLyingIn, masksOn, plugsIn, sheetLine, tapeNeeds } from './lists';
 export { orderProblem } from './order-problem';
 export * from './plan';
-export type { Broken, BrokenMessages } from './broken';
+export type { PlanFault, PlanFaultMessages } from './broken';
 export * from './plan-faults';
 export * from './says';
 export type * from './item-types';

@@ -1,6 +1,6 @@
 import type { Place } from '../curves';
 import type { ClosingUse, EdgeClass, Hold, OpeningMessage } from '../masking';
-import type { Doubt, LayMethod, OutsideRim, SeenSide } from '../runs';
+import type { Doubt, LayMethod, BeyondEdge, SeenSide } from '../runs';
 import type { PullTiming } from '../finish';
 import type { EdgeName } from '../surface';
 import type { Fit, LineSide, TapeKind } from '../tape';
@@ -75,14 +75,14 @@ export interface LineItem extends ItemBase {
 }
 
 /** What masks a stretch of a rim: tape on what is beyond, or foam in a gap. */
-export interface RimItem extends ItemBase {
+export interface SurroundingsItem extends ItemBase {
   readonly kind: 'rim';
   /** Code in the lay list of its stage: E1, E2 … */
   readonly code: string;
   /** Which edge of its part, and what lies beyond. */
   readonly edge: number;
   readonly edgeName: EdgeName;
-  readonly beyond: OutsideRim;
+  readonly beyond: BeyondEdge;
   /** The area of its part it lies along, and what it lies on: what is beyond, or the part's own area where the other is painted. */
   readonly beside: AreaId;
   readonly on: AreaRef;
@@ -150,7 +150,7 @@ export interface PlugItem extends ItemBase {
 }
 
 /** Tape that closes an opening: just inside its edge, lifting the film off it, or over the edge of what closes it. */
-export interface MouthItem extends ItemBase {
+export interface OpeningTapeItem extends ItemBase {
   readonly kind: ClosingUse;
   readonly opening: FeatureId;
   /** What it closes the opening with. */
@@ -181,4 +181,5 @@ export interface OwnItem extends ItemBase {
   readonly sizeM2: number;
 }
 
-export type Item = LineItem | BackingItem | SeamItem | RimItem | CoverItem | PlugItem | MouthItem | OwnItem;
+export type Item =
+  LineItem | BackingItem | SeamItem | SurroundingsItem | CoverItem | PlugItem | OpeningTapeItem | OwnItem;

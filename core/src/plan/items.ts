@@ -23,16 +23,16 @@ import { layerOrder } from './layers';
 import { ownItems } from './own-pieces';
 import { closingItems } from './mouth-items';
 import { partsBackToFront } from './part-order';
-import { rimItems } from './rim-items';
+import { surroundingsItems } from './rim-items';
 import type {
   BackingItem,
   CoverItem,
   Item,
   LineItem,
-  MouthItem,
+  OpeningTapeItem,
   OwnItem,
   PlugItem,
-  RimItem,
+  SurroundingsItem,
   SeamItem,
 } from './item-types';
 import { minOf } from '../units';
@@ -40,9 +40,9 @@ import { minOf } from '../units';
 /** What is laid for one stage. */
 export interface StageItems {
   /** What closes openings, each with its tapes, in laying order. */
-  readonly closings: readonly (PlugItem | MouthItem)[];
+  readonly closings: readonly (PlugItem | OpeningTapeItem)[];
   readonly lines: readonly LineItem[];
-  readonly rims: readonly RimItem[];
+  readonly rims: readonly SurroundingsItem[];
   /** What lies behind line tapes, before them. */
   readonly backings: readonly BackingItem[];
   readonly covers: readonly CoverItem[];
@@ -82,7 +82,7 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
       ? line
       : { ...line, sheetOf: lineItemSets[first + sheet]!.line.id };
   });
-  const rims = rimItems(sequence, index, source, name, commonOn).sort(
+  const rims = surroundingsItems(sequence, index, source, name, commonOn).sort(
     (a, b) => order.indexOf(a.item.part) - order.indexOf(b.item.part),
   );
   const covers = inOrder(coverItems(stage, source, [...lines, ...rims.map(({ item }) => item)], name, commonOn));

@@ -11,10 +11,10 @@ import type {
   CoverItem,
   Item,
   LineItem,
-  MouthItem,
+  OpeningTapeItem,
   OwnItem,
   PlugItem,
-  RimItem,
+  SurroundingsItem,
   SeamItem,
 } from './item-types';
 import { packsFor } from './packs';
@@ -66,7 +66,7 @@ export function plugsByPart(plugs: readonly Pick<Item, 'part' | 'count'>[]): Pla
 }
 
 /** A piece of tape of any use. */
-type TapeItem = LineItem | BackingItem | SeamItem | RimItem | MouthItem | OwnItem;
+type TapeItem = LineItem | BackingItem | SeamItem | SurroundingsItem | OpeningTapeItem | OwnItem;
 
 /** Tape that some items take, by its code, the most of it first. */
 export function tapeNeeds(items: readonly Item[], tapes: readonly Tape[]): TapeNeed[] {
@@ -112,7 +112,7 @@ export const isTape = (item: Item): item is TapeItem =>
   isLine(item) ||
   item.kind === 'backing' ||
   item.kind === 'seam' ||
-  isMouth(item) ||
+  isOpeningTape(item) ||
   (item.kind === 'rim' && item.material !== FOAM) ||
   (item.kind === 'own' && item.material !== COVER_MATERIAL);
 
@@ -146,7 +146,7 @@ export const inLayingOrder = ({
 ];
 
 /** True for tape that closes an opening: it goes in and comes out with what closes it. */
-export const isMouth = (item: Item): item is MouthItem =>
+export const isOpeningTape = (item: Item): item is OpeningTapeItem =>
   item.kind === 'base' || item.kind === 'lip' || item.kind === 'cap';
 
 /** True for a length of tape that makes an edge. */
@@ -168,6 +168,6 @@ export const itemsLyingIn = <I extends Pick<Item, 'stage' | 'until'>>(
 export const masksOn = ({ items }: Pick<Plan, 'items'>, stage: Pick<StagePlan, 'number'>): number[] =>
   [
     ...new Set(
-      itemsLyingIn(items, stage).flatMap((item) => (item.kind === 'plug' || isMouth(item) ? [] : [item.stage])),
+      itemsLyingIn(items, stage).flatMap((item) => (item.kind === 'plug' || isOpeningTape(item) ? [] : [item.stage])),
     ),
   ].sort((a, b) => a - b);

@@ -1,5 +1,5 @@
-import { SUM_TOLERANCE, type Broken } from './broken';
-import { isLine, isMouth, itemsLyingIn } from './lists';
+import { SUM_TOLERANCE, type PlanFault } from './broken';
+import { isLine, isOpeningTape, itemsLyingIn } from './lists';
 import type { PartPlan } from '../setout';
 import type { Item, LineItem } from './item-types';
 import type { Plan, StagePlan } from './types';
@@ -7,8 +7,8 @@ import type { Step } from '../log';
 import { areaRef, type AreaId, type AreaRef, type ItemId, type PartId, firstTwo } from '../units';
 
 /** Every covered area under a cover, no open one under any, every edge between the two made once. */
-export function maskFaults(stage: StagePlan, { parts, items }: Plan): Broken[] {
-  const on = itemsLyingIn(items, stage).filter((item) => item.kind !== 'plug' && !isMouth(item));
+export function maskFaults(stage: StagePlan, { parts, items }: Plan): PlanFault[] {
+  const on = itemsLyingIn(items, stage).filter((item) => item.kind !== 'plug' && !isOpeningTape(item));
   const lines = on.filter(isLine);
   const [open, covered] = [new Set(stage.open), new Set(stage.covered)];
   const under = new Set(
@@ -18,12 +18,12 @@ export function maskFaults(stage: StagePlan, { parts, items }: Plan): Broken[] {
   const unreached = wholeFaults(stage, parts, whole);
   const bare = stage.covered
     .filter((ref) => !under.has(ref))
-    .map((area): Broken => ({ code: 'broken.uncovered', values: { stage: stage.number, area } }));
+    .map((area): PlanFault => ({ code: 'broken.uncovered', values: { stage: stage.number, area } }));
   const wrongly = stage.open
     .filter((ref) => under.has(ref))
-    .map((area): Broken => ({ code: 'broken.open-covered', values: { stage: stage.number, area } }));
+    .map((area): PlanFault => ({ code: 'broken.open-covered', values: { stage: stage.number, area } }));
   const edges = parts.flatMap((part) =>
-    part.borders.flatMap((border): Broken[] => {
+    part.borders.flatMap((border): PlanFault[] => {
       const [left, right] = firstTwo([border.left, border.right].map((code) => areaRef(part.id, idOf(part, code))));
       const side =
         open.has(left) && covered.has(right) ? 'right' : open.has(right) && covered.has(left) ? 'left' : null;
@@ -48,10 +48,10 @@ function rimFaults(
   on: readonly Item[],
   parts: readonly PartPlan[],
   open: ReadonlySet<AreaRef>,
-): Broken[] {
+): PlanFault[] {
   const rims = on.filter((item) => item.kind === 'rim');
   return parts.flatMap((part) =>
-    part.rims.flatMap(({ edge, from, to, area, other, oneWay }): Broken[] => {
+    part.rims.flatMap(({ edge, from, to, area, other, oneWay }): PlanFault[] => {
       const isOpen = open.has(areaRef(part.id, area));
       const meets = isOpen !== open.has(other) && (isOpen || !oneWay);
       const laid = rims.filter(
@@ -78,7 +78,7 @@ function wholeFaults(
   { number, open, coveredParts }: StagePlan,
   parts: readonly PartPlan[],
   whole: ReadonlySet<PartId>,
-): Broken[] {
+): PlanFault[] {
   const opened = new Set(open);
   const sprayed = new Set(
     parts.filter(({ id, areas }) => areas.some((area) => opened.has(areaRef(id, area.id)))).map(({ id }) => id),
@@ -92,8 +92,8 @@ function wholeFaults(
   );
   const missed = next.filter(({ id }) => !coveredParts.includes(id)).map(({ id }) => id);
   return [
-    ...[...bare, ...missed].map((area): Broken => ({ code: 'broken.uncovered', values: { stage: number, area } })),
-    ...wrongly.map((area): Broken => ({ code: 'broken.open-covered', values: { stage: number, area } })),
+    ...[...bare, ...missed].map((area): PlanFault => ({ code: 'broken.uncovered', values: { stage: number, area } })),
+    ...wrongly.map((area): PlanFault => ({ code: 'broken.open-covered', values: { stage: number, area } })),
   ];
 }
 
@@ -117,7 +117,7 @@ function edgesMade(
 }
 
 /** Nothing is abraded or washed once tape lies: what is prepared once comes before any tape, the rest before the tape of its stage. */
-export function abradeFaults({ steps }: Plan): Broken[] {
+export function abradeFaults({ steps }: Plan): PlanFault[] {
   return steps.flatMap((step) => {
     if (step.kind !== 'abrade' && step.kind !== 'wash') return [];
     const laid = steps.some(
@@ -147,7 +147,7 @@ const HANDS: readonly (readonly Step['kind'][])[] = [
 ];
 
 /** The steps of a stage, and those of the job as a whole, come in the order hands do them; a stage is checked before its colour, and mixed for before it is sprayed. */
-export function orderFaults({ steps, stages }: Plan): Broken[] {
+export function orderFaults({ steps, stages }: Plan): PlanFault[] {
   // In sections coats and pulls go in turns, and the gun is cleaned when the last is painted.
   const inTurns = new Set(stages.flatMap(({ sections, number }) => (sections ? [number] : [])));
   const turns = HANDS.findIndex((row) => row.includes('coat'));
@@ -164,7 +164,7 @@ export function orderFaults({ steps, stages }: Plan): Broken[] {
     return [
       ...[...early, ...unmixed].map(({ id }) => id),
       ...(checked ? [] : ownSteps.slice(0, 1).map(({ id }) => id)),
-    ].map((step): Broken => ({
+    ].map((step): PlanFault => ({
       code: 'broken.order',
       values: { step },
     }));
@@ -172,7 +172,7 @@ export function orderFaults({ steps, stages }: Plan): Broken[] {
 }
 
 /** What lies over another tape is laid after it and comes off before it, or the plan says what is done about it. */
-export function liesOverFaults({ steps, items }: Plan): Broken[] {
+export function liesOverFaults({ steps, items }: Plan): PlanFault[] {
   const placeIn = (kinds: readonly Step['kind'][]) =>
     new Map(
       steps
@@ -188,17 +188,17 @@ export function liesOverFaults({ steps, items }: Plan): Broken[] {
     const wrong = item.after.filter(
       (id) => tapes.has(id) && (laid.get(id)! > laid.get(item.id)! || (!isTold && off.get(id)! < off.get(item.id)!)),
     );
-    return wrong.map((under): Broken => ({ code: 'broken.lies-over', values: { item: item.id, over: under } }));
+    return wrong.map((under): PlanFault => ({ code: 'broken.lies-over', values: { item: item.id, over: under } }));
   });
 }
 
 /** Every item is laid by one step and comes off by one step. */
-export function laidFaults({ steps, items }: Plan): Broken[] {
+export function laidFaults({ steps, items }: Plan): PlanFault[] {
   const count = (id: ItemId, kinds: readonly Step['kind'][]) =>
     steps.filter((step) => kinds.includes(step.kind) && step.items.includes(id)).length;
-  return items.flatMap((item): Broken[] => {
+  return items.flatMap((item): PlanFault[] => {
     const laid = count(item.id, ['lay', 'cover', 'plug', 'seal']);
-    const off = count(item.id, item.kind === 'plug' || isMouth(item) ? ['unplug'] : ['pull', 'uncover']);
+    const off = count(item.id, item.kind === 'plug' || isOpeningTape(item) ? ['unplug'] : ['pull', 'uncover']);
     return [
       ...(laid === 1 ? [] : [{ code: 'broken.laid' as const, values: { item: item.id, times: laid } }]),
       ...(off === 1 ? [] : [{ code: 'broken.pulled' as const, values: { item: item.id, times: off } }]),

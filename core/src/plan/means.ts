@@ -5,7 +5,7 @@ import type { Preparation } from '../prepare';
 import type { MaskingMeans } from '../runs';
 import type { PartWork } from '../setout';
 import type { PartOffsets } from './places';
-import type { RimPlace } from './rim-problem';
+import type { SurroundingsPlace } from './rim-problem';
 
 /** What a plan is made from. */
 export interface StageSource {
@@ -16,7 +16,7 @@ export interface StageSource {
   readonly starts: PartOffsets;
   readonly preparation: Preparation;
   /** Where its parts meet what is beyond them: the last of its borders, one each. */
-  readonly rims: readonly RimPlace[];
+  readonly rims: readonly SurroundingsPlace[];
 }
 
 /** What there is to mask with. */

@@ -3,7 +3,7 @@ import type { Sequence } from '../order';
 import { chooseTape, preparationTechniques, type TapeChoice, type TapeWish } from '../runs';
 import { isModelScale, messageWithoutValues } from '../units';
 import { maskingMeans, type StageSource } from './means';
-import type { MouthItem, PlugItem } from './item-types';
+import type { OpeningTapeItem, PlugItem } from './item-types';
 
 /**
  * The tapes that close an opening, in the order they are laid, with what it is closed with between those under and those over it.
@@ -15,7 +15,7 @@ export function closingItems(
   sequence: Sequence,
   index: number,
   source: StageSource,
-): (PlugItem | MouthItem)[] {
+): (PlugItem | OpeningTapeItem)[] {
   const tapes = tapesOf(closing, sequence, index, source);
   const [under, over] = [tapes.filter(({ kind }) => kind !== 'cap'), tapes.filter(({ kind }) => kind === 'cap')];
   const layMin = closing.layMin - tapes.reduce((sum, mouthItem) => sum + mouthItem.layMin, 0);
@@ -31,14 +31,14 @@ function tapesOf(
   sequence: Sequence,
   index: number,
   source: StageSource,
-): MouthItem[] {
+): OpeningTapeItem[] {
   const tapes = closingTapes(closing);
   if (tapes.length === 0) return [];
   const choice = mouthTape(part, closing, sequence, index, source);
   const known = layMin / tapes.length;
-  return tapes.map(({ use, lengthMm, pieces }): MouthItem => ({
+  return tapes.map(({ use, lengthMm, pieces }): OpeningTapeItem => ({
     ...common,
-    id: `${id}/${use}` as MouthItem['id'],
+    id: `${id}/${use}` as OpeningTapeItem['id'],
     kind: use,
     part,
     opening,

@@ -22,7 +22,7 @@ import { areaRef, isModelScale, RULE_OF_THUMB, minOf, sumOf, type FinishId } fro
 import { bendOf } from './bend-class';
 import { maskingMeans } from './means';
 import { ownWorkOf } from './own-pieces';
-import { longestCleanAtRim, rimProblem, type RimPlace } from './rim-problem';
+import { longestCleanAtPlace, surroundingsProblem, type SurroundingsPlace } from './rim-problem';
 import { partOffsets } from './places';
 import type { PartWork } from '../setout';
 
@@ -31,7 +31,7 @@ export interface JobProblem {
   readonly problem: OrderProblem;
   readonly preparation: Preparation;
   /** Where its parts meet what is beyond them: the last of its borders, one each. */
-  readonly rims: readonly RimPlace[];
+  readonly rims: readonly SurroundingsPlace[];
 }
 
 /** Puts the areas of all parts into one problem, in the order of the parts; they are prepared when its clock begins. */
@@ -104,7 +104,7 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
     const layers = finishIds.length === 0 ? [] : [scheme.primer, scheme.clear];
     return [...finishIds, ...layers].flatMap((id) => (id === undefined ? [] : (finishes.get(id)?.method ?? [])));
   };
-  const rims = rimProblem(works, areas, design, methodsOf);
+  const rims = surroundingsProblem(works, areas, design, methodsOf);
   areas.push(...rims.areas);
   borders.push(...rims.borders);
   const layer = (finish: FinishId | undefined, left: (index: number) => boolean): Layer | null => {
@@ -141,7 +141,7 @@ function lastingOn(
   works: readonly PartWork[],
   design: Design,
   shelf: Shelf,
-  rims: readonly RimPlace[],
+  rims: readonly SurroundingsPlace[],
 ): OrderProblem['lastsH'] {
   const { areas, borders } = partOffsets(works);
   const firstRim = sumOf(works, ({ arrangement }) => arrangement.borders.length);
@@ -152,7 +152,7 @@ function lastingOn(
     const cached = known.get(key);
     if (cached !== undefined) return cached;
     const rim = rims[edge.border - firstRim];
-    if (rim) return longestCleanAtRim(rim, edge.class, means);
+    if (rim) return longestCleanAtPlace(rim, edge.class, means);
     const part = borders.findLastIndex((start) => start <= edge.border);
     const [border, free, closed] = [edge.border - borders[part]!, edge.free - areas[part]!, edge.closed - areas[part]!];
     const hours = longestCleanOn(works[part]!, { ...edge, border, free, closed }, means);

@@ -1,6 +1,6 @@
 import { intersectSpans, type Span } from '../units';
 import type { Step } from '../log';
-import { SUM_TOLERANCE, type Broken } from './broken';
+import { SUM_TOLERANCE, type PlanFault } from './broken';
 import { abradeFaults, laidFaults, liesOverFaults, maskFaults, orderFaults } from './mask-faults';
 import { sumFaults } from './sum-faults';
 import type { Item } from './item-types';
@@ -10,7 +10,7 @@ import type { Plan, StagePlan } from './types';
  * Checks that a plan never contradicts itself: times between steps, windows, edges, covers, what is laid and pulled, and the sums.
  * @returns every rule that is broken; empty for a sound plan, which every plan is to be
  */
-export function planFaults(plan: Plan): Broken[] {
+export function planFaults(plan: Plan): PlanFault[] {
   const house = houseOf(plan);
   return [
     ...idFaults(plan, house),
@@ -38,7 +38,7 @@ const houseOf = ({ steps, items }: Plan): House => ({
   items: new Map(items.map((item) => [item.id, item])),
 });
 
-function idFaults({ steps, items, windows, stages }: Plan, house: House): Broken[] {
+function idFaults({ steps, items, windows, stages }: Plan, house: House): PlanFault[] {
   const twice = [steps, items, windows].flatMap((list) => {
     const seen = new Set<string>();
     return list.flatMap(({ id }) => {
@@ -60,7 +60,7 @@ function idFaults({ steps, items, windows, stages }: Plan, house: House): Broken
 }
 
 /** What comes after another step keeps the time between them. */
-function afterFaults(step: Step, { steps }: House): Broken[] {
+function afterFaults(step: Step, { steps }: House): PlanFault[] {
   return step.after.flatMap(({ step: id, from, minMin, maxMin }) => {
     const other = steps.get(id);
     if (!other) return [];
@@ -71,7 +71,7 @@ function afterFaults(step: Step, { steps }: House): Broken[] {
 }
 
 /** One person after another: attended steps do not overlap, and none ends before it begins. */
-function clockFaults({ steps }: Plan): Broken[] {
+function clockFaults({ steps }: Plan): PlanFault[] {
   let free = 0;
   return steps.flatMap(({ id, startMin, endMin, attended }) => {
     const wrong = endMin < startMin - SUM_TOLERANCE || startMin < free - SUM_TOLERANCE;
@@ -81,7 +81,7 @@ function clockFaults({ steps }: Plan): Broken[] {
 }
 
 /** Every window is the one its stage worked out, and the step it is for keeps it. */
-function windowFaults({ windows, stages }: Plan, { steps }: House): Broken[] {
+function windowFaults({ windows, stages }: Plan, { steps }: House): PlanFault[] {
   return windows.flatMap((window) => {
     const step = steps.get(window.of);
     if (!step) return [];
@@ -132,10 +132,10 @@ const isWithin = (min: number, { startMin, endMin }: Step): boolean =>
   min > startMin + SUM_TOLERANCE && min <= endMin + SUM_TOLERANCE;
 
 /** Every section of a last coat is painted in a coat, pulled in a pull, and off in its window. */
-function sectionFaults({ number, sections = [], pull }: StagePlan, { steps }: Plan): Broken[] {
+function sectionFaults({ number, sections = [], pull }: StagePlan, { steps }: Plan): PlanFault[] {
   const done = (kind: Step['kind'], min: number) =>
     steps.filter((step) => step.stage === number && step.kind === kind && isWithin(min, step)).length === 1;
-  return sections.flatMap(({ part, piece, paintedMin, pullMin, offMin }): Broken[] => {
+  return sections.flatMap(({ part, piece, paintedMin, pullMin, offMin }): PlanFault[] => {
     const inTime =
       pull !== null &&
       pullMin - paintedMin >= pull.fromMin - SUM_TOLERANCE &&
@@ -156,15 +156,15 @@ const windowOf = ({ id }: Step, windows: Plan['windows']): Span =>
   ]);
 
 /** A pull begins and ends within each window it has, and tells what they leave. */
-function pullFaults({ windows, steps }: Plan, { items }: House): Broken[] {
-  return steps.flatMap((step): Broken[] => {
+function pullFaults({ windows, steps }: Plan, { items }: House): PlanFault[] {
+  return steps.flatMap((step): PlanFault[] => {
     if (step.kind !== 'pull') return [];
     const early = step.items
       .filter((id) => (items.get(id)?.stage ?? 0) > (step.stage ?? Infinity))
-      .map((item): Broken => ({ code: 'broken.tape', values: { step: step.id, item } }));
+      .map((item): PlanFault => ({ code: 'broken.tape', values: { step: step.id, item } }));
     const long = windows
       .filter(({ of, closesMin }) => of === step.id && closesMin !== null && step.endMin > closesMin + SUM_TOLERANCE)
-      .map(({ opensMin, closesMin }): Broken => ({
+      .map(({ opensMin, closesMin }): PlanFault => ({
         code: 'broken.long-pull',
         values: { step: step.id, pullMin: step.endMin - step.startMin, windowMin: (closesMin ?? opensMin) - opensMin },
       }));

@@ -20,7 +20,7 @@ import { inLayingOrder, listsOf } from './lists';
 import { jobProblem, orderProblem } from './order-problem';
 import { partPlan, workOutSteps, type PartCache } from '../setout';
 import { partOffsets } from './places';
-import { rimsOfPart } from './rim-problem';
+import { surroundingsOfPart } from './rim-problem';
 import { stageSteps } from './stages';
 import { overheadMinutes, withOverhead, type OverheadMinutes } from './before-after';
 import { stepsOf } from './steps';
@@ -45,7 +45,7 @@ export function* planSteps(design: Design, shelf: Shelf, store?: PartCache): Gen
   const works = yield* workOutSteps(design, store);
   const { problem: asked, preparation, rims } = jobProblem(works, design, shelf);
   const { finishes } = asked;
-  const parts = works.map((work, index) => partPlan(work, finishes, rimsOfPart(rims, index, asked)));
+  const parts = works.map((work, index) => partPlan(work, finishes, surroundingsOfPart(rims, index, asked)));
   const shown = roundNumbers(parts);
   yield shown;
   const order = yield* chosenOrder(asked);

@@ -8,7 +8,7 @@ import { placeOfArea, partOffsets } from './places';
 import type { Advice } from './types';
 
 /** What a person would be sorry for when the mask comes off, each with its place. */
-export function regrets(facts: AdviceInput): Advice[] {
+export function riskAdvice(facts: AdviceInput): Advice[] {
   return [
     ...keptPainted(facts),
     ...weakOver(facts),

@@ -1,20 +1,20 @@
 import { pathLength } from '../curves';
 import { memoizedEdgeCost, type Sequence } from '../order';
-import { rimRun } from '../runs';
+import { surroundingsRun } from '../runs';
 import type { MaskEdge } from '../masking';
 import { bondBelow, removalOf, tapeDwell, type CommonFieldsOn, type ItemNamer } from './item-frame';
 import { maskingMeans, type StageSource } from './means';
-import { maskedRimOf, type RimPlace } from './rim-problem';
-import type { RimItem } from './item-types';
+import { maskedSurroundingsOf, type SurroundingsPlace } from './rim-problem';
+import type { SurroundingsItem } from './item-types';
 
 /** A piece along a rim, and how long it comes off clean, h at 23 °C. */
 interface RimLaid {
-  readonly item: RimItem;
+  readonly item: SurroundingsItem;
   readonly cleanHours: number;
 }
 
 /** What a stage lays along the rims of its parts: one piece for each stretch beside an open area. */
-export function rimItems(
+export function surroundingsItems(
   sequence: Sequence,
   index: number,
   source: StageSource,
@@ -32,18 +32,18 @@ export function rimItems(
     return rimItem(edge, place, `E${number + 1}`);
   });
 
-  function rimItem({ border, free, closed, class: one }: MaskEdge, place: RimPlace, code: string): RimLaid {
+  function rimItem({ border, free, closed, class: one }: MaskEdge, place: SurroundingsPlace, code: string): RimLaid {
     const { part, setOut, areaIds } = works[place.part]!;
     const staysMin = tapeDwell(sequence, index, closed);
-    const run = rimRun(
-      { ...maskedRimOf(place, one), staysMin, bondN25: bondBelow(sequence, index, closed, source) },
+    const run = surroundingsRun(
+      { ...maskedSurroundingsOf(place, one), staysMin, bondN25: bondBelow(sequence, index, closed, source) },
       means,
     );
     const cost = memoizedEdgeCost(problem.borders[border]!, one === 'crisp', problem.model);
     const beside = free === place.area ? free : closed;
     const { cleanHours, ...how } = run;
     const common = commonOn(closed);
-    const item: RimItem = {
+    const item: SurroundingsItem = {
       ...common,
       until: removalOf(sequence, index, { border, closed }, common.until),
       ...how,
@@ -53,7 +53,7 @@ export function rimItems(
       part: part.id,
       edge: place.edge,
       edgeName: setOut.board.drawn.edges[place.edge]!.name,
-      beyond: place.rim.beyond as RimItem['beyond'],
+      beyond: place.rim.beyond as SurroundingsItem['beyond'],
       beside: areaIds[beside - source.starts.areas[place.part]!]!,
       on: problem.areas[closed]!.id,
       from: place.from,

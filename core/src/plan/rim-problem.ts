@@ -1,19 +1,19 @@
 import { cornerDistances, pathLength, pathSlice, type Path } from '../curves';
-import { neighbourPart, rimInterval, type Design, type Rim } from '../job';
+import { neighbourPart, contextInterval, type Design, type EdgeContext } from '../job';
 import type { FinishMethod } from '../finish';
 import { SURROUNDINGS_ID, surroundingsM2, type EdgeClass } from '../masking';
 import type { OrderArea, OrderBorder, OrderProblem } from '../order';
-import { longestCleanOnRim, type MaskingMeans, type MaskedRim } from '../runs';
-import { edgePath, rimStretches, type PartPlan, type PartWork, type RimStretch } from '../setout';
+import { longestCleanOnSurroundings, type MaskingMeans, type MaskedSurroundings } from '../runs';
+import { edgePath, outlineStretches, type PartPlan, type PartWork, type OutlineStretch } from '../setout';
 import { areaRef, maxOf, RULE_OF_THUMB, sumOf } from '../units';
 import { bendOf } from './bend-class';
 import { partOffsets } from './places';
 
 /** A stretch of a rim that is masked where one of its two sides is painted and the other is not. */
-export interface RimPlace extends RimStretch {
+export interface SurroundingsPlace extends OutlineStretch {
   /** Number of the part. */
   readonly part: number;
-  readonly rim: Rim;
+  readonly rim: EdgeContext;
   /** Length of the whole edge, mm, where along it the rim holds, and this stretch of it as a line. */
   readonly edgeMm: number;
   readonly span: readonly [from: number, to: number];
@@ -25,29 +25,29 @@ export interface RimPlace extends RimStretch {
 }
 
 /** What lies beyond the parts of a job: areas that are never painted, and where the parts meet them or one another. */
-export interface RimProblem {
-  readonly places: readonly RimPlace[];
+export interface SurroundingsProblem {
+  readonly places: readonly SurroundingsPlace[];
   readonly areas: readonly OrderArea[];
   /** One for each place. */
   readonly borders: readonly OrderBorder[];
 }
 
 /** A place before what is beyond is known. */
-type OwnPlace = Omit<RimPlace, 'part' | 'other' | 'oneWay'>;
+type OwnPlace = Omit<SurroundingsPlace, 'part' | 'other' | 'oneWay'>;
 
-const NOTHING: RimProblem = { places: [], areas: [], borders: [] };
+const NOTHING: SurroundingsProblem = { places: [], areas: [], borders: [] };
 
 /**
  * Lays out the rims of all parts. What is beyond stands behind the areas of all parts, so that these keep their numbers.
  * @param areas those of all parts, in the order of the parts
  * @param methodOf what a finish is put on with
  */
-export function rimProblem(
+export function surroundingsProblem(
   works: readonly PartWork[],
   areas: readonly OrderArea[],
   design: Design,
   methodsOf: (part: string) => readonly FinishMethod[],
-): RimProblem {
+): SurroundingsProblem {
   const placesOfPart = works.map(placesOn);
   if (placesOfPart.every(({ length }) => length === 0)) return NOTHING;
   const starts = partOffsets(works).areas;
@@ -56,7 +56,7 @@ export function rimProblem(
     sumOf(placesOfPart[part]!, ({ rim, from, to }) => (neighbourPart(rim) === null ? to - from : 0));
   const all = sumOf([...works.keys()], lengthOf);
   const beyond: OrderArea[] = [];
-  const places: RimPlace[] = [];
+  const places: SurroundingsPlace[] = [];
   works.forEach(({ part }, number) => {
     const edgeMm = lengthOf(number);
     const bodyM2 = design.bodyM2 ?? RULE_OF_THUMB.bodyM2[design.kind];
@@ -95,12 +95,12 @@ function placesOn({ part, setOut, arrangement }: PartWork): OwnPlace[] {
   const rims = (part.rims ?? []).filter(({ beyond }) => beyond !== 'free');
   if (rims.length === 0) return [];
   const skin = setOut.board.drawn;
-  const stretches = rimStretches(skin, arrangement);
+  const stretches = outlineStretches(skin, arrangement);
   return rims.flatMap((rim) => {
     const whole = edgePath(skin, rim.edge);
     if (!whole) return [];
     const edgeMm = pathLength(whole);
-    const span = rimInterval(rim, edgeMm);
+    const span = contextInterval(rim, edgeMm);
     return stretches.flatMap((stretch) => {
       const [from, to] = [Math.max(stretch.from, span[0]), Math.min(stretch.to, span[1])];
       const path = stretch.edge === rim.edge && to > from ? pathSlice(whole, from, to) : null;
@@ -128,7 +128,7 @@ function metBeside(
   from: string,
   ownEdges: readonly number[],
   start: number,
-): (OwnPlace & Pick<RimPlace, 'other'>)[] {
+): (OwnPlace & Pick<SurroundingsPlace, 'other'>)[] {
   const edges = edgesTowards(theirs, from);
   // Where the two meet along several edges the first of one is the last of the other.
   const facing = theirs.filter(
@@ -170,7 +170,7 @@ const beyondArea = ({ id, count }: PartWork['part'], sizeM2: number, edgeM: numb
   strip: null,
 });
 
-const borderOf = ({ area, other, path, oneWay }: RimPlace, count: number): OrderBorder => ({
+const borderOf = ({ area, other, path, oneWay }: SurroundingsPlace, count: number): OrderBorder => ({
   a: area,
   b: other,
   rim: true,
@@ -184,23 +184,23 @@ const borderOf = ({ area, other, path, oneWay }: RimPlace, count: number): Order
 });
 
 /** A stretch of a rim as its tape is chosen. */
-export const maskedRimOf = (
-  { rim, path }: RimPlace,
+export const maskedSurroundingsOf = (
+  { rim, path }: SurroundingsPlace,
   edgeClass: EdgeClass,
-): Omit<MaskedRim, 'staysMin' | 'bondN25'> => ({
-  beyond: rim.beyond as MaskedRim['beyond'],
+): Omit<MaskedSurroundings, 'staysMin' | 'bondN25'> => ({
+  beyond: rim.beyond as MaskedSurroundings['beyond'],
   gapMm: rim.beyond === 'gap' ? rim.width : null,
   path,
   class: edgeClass,
 });
 
 /** How long a tape along a rim comes off clean, at best; hours at 23 °C. */
-export const longestCleanAtRim = (place: RimPlace, edgeClass: EdgeClass, means: MaskingMeans): number =>
-  longestCleanOnRim(maskedRimOf(place, edgeClass), means);
+export const longestCleanAtPlace = (place: SurroundingsPlace, edgeClass: EdgeClass, means: MaskingMeans): number =>
+  longestCleanOnSurroundings(maskedSurroundingsOf(place, edgeClass), means);
 
 /** The rims of one part as the plan writes them. */
-export const rimsOfPart = (
-  rims: readonly RimPlace[],
+export const surroundingsOfPart = (
+  rims: readonly SurroundingsPlace[],
   part: number,
   { areas }: Pick<OrderProblem, 'areas'>,
 ): PartPlan['rims'] =>

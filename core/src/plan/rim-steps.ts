@@ -3,11 +3,11 @@ import type { PartPlan } from '../setout';
 import { sumOf, firstItem } from '../units';
 import type { StepMessage } from './says';
 import { nameOf } from './step-places';
-import type { RimItem } from './item-types';
+import type { SurroundingsItem } from './item-types';
 
 /** Pieces of one part that are of one material and laid alike: one step of the hands. */
-export function rimsAlike(rims: readonly RimItem[]): RimItem[][] {
-  const groups = new Map<string, RimItem[]>();
+export function groupSurroundings(rims: readonly SurroundingsItem[]): SurroundingsItem[][] {
+  const groups = new Map<string, SurroundingsItem[]>();
   for (const rim of rims) {
     const key = JSON.stringify([
       rim.part,
@@ -22,7 +22,7 @@ export function rimsAlike(rims: readonly RimItem[]): RimItem[][] {
 }
 
 /** What is said of such a step. */
-export function rimMessage(alike: readonly RimItem[], parts: readonly PartPlan[]): StepMessage {
+export function surroundingsMessage(alike: readonly SurroundingsItem[], parts: readonly PartPlan[]): StepMessage {
   const { part, material, widthMm, beyond, count, techniques } = firstItem(alike);
   const [technique, ...more] = techniques.map(({ from: _from, to: _to, ...how }) => how as Technique);
   const edges = [...new Map(alike.map(({ edge, edgeName }) => [edge, edgeName])).values()];

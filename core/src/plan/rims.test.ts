@@ -1,12 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readJobFile } from '../formats';
-import { designFaults, emptyDesign, SHIPPED_SHELF, type Design, type Part, type Rim } from '../job';
+import { designFaults, emptyDesign, SHIPPED_SHELF, type Design, type Part, type EdgeContext } from '../job';
 import { panel as plainPanel, panelJob, planned } from '../testing-panels';
 import { RULE_OF_THUMB } from '../units';
-import { planFaults, planJob, type CoverItem, type Plan, type RimItem } from '.';
+import { planFaults, planJob, type CoverItem, type Plan, type SurroundingsItem } from '.';
 
-const panel = (id: string, rims: readonly Rim[], over: Partial<Part> = {}): Part =>
+const panel = (id: string, rims: readonly EdgeContext[], over: Partial<Part> = {}): Part =>
   plainPanel(id, 800, 500, { substrate: 'steel', rims: [...rims], ...over });
 
 const painted = (
@@ -21,7 +21,7 @@ const painted = (
       more,
     ),
   );
-const rimsOf = ({ items }: Plan): RimItem[] => items.filter((item) => item.kind === 'rim');
+const rimsOf = ({ items }: Plan): SurroundingsItem[] => items.filter((item) => item.kind === 'rim');
 const beyondOf = ({ items }: Plan): CoverItem[] =>
   items.filter((item) => item.kind === 'cover' && item.area === 'beyond') as CoverItem[];
 
@@ -67,7 +67,7 @@ describe('what is beyond an edge decides what is laid along it', () => {
       from: { along: 50, above: 200 },
       to: { along: 700, above: 200 },
     } as const;
-    const rims: Rim[] = [0, 1, 2, 3].map((edge) => ({ beyond: 'body', edge }));
+    const rims: EdgeContext[] = [0, 1, 2, 3].map((edge) => ({ beyond: 'body', edge }));
     const part = panel('a', rims, { lines: [line] });
     const plan = painted([part], {}, { scheme: { areas: [{ part: 'a', seed: [400, 100], finish: GUN }] } });
     expect(rimsOf(plan).map(({ edge, edgeMm }) => [edge, Math.round(edgeMm)])).toEqual([
@@ -120,14 +120,14 @@ describe('a stretch of an edge', () => {
       'design.rim-twice',
     ],
     [[{ beyond: 'body', edge: 0, from: 300, to: 300 }], 'design.rim-backwards'],
-  ] as [Rim[], string][])('is a fault where it is said twice, or ends before it begins: %j', (rims, code) => {
+  ] as [EdgeContext[], string][])('is a fault where it is said twice, or ends before it begins: %j', (rims, code) => {
     const design = { ...emptyDesign('Rims', 'road'), parts: [panel('a', rims)] };
     expect(designFaults(design, SHIPPED_SHELF).map((fault) => fault.code)).toEqual([code]);
   });
 });
 
 describe('what is beyond is covered as far as mist flies', () => {
-  const round: Rim[] = [0, 1, 2, 3].map((edge) => ({ beyond: 'body', edge }));
+  const round: EdgeContext[] = [0, 1, 2, 3].map((edge) => ({ beyond: 'body', edge }));
   const edgeM = 2.6;
   it('a can and an airbrush reach so far beyond the edge', () => {
     for (const [finish, method] of [
@@ -168,7 +168,7 @@ describe('what is beyond is covered as far as mist flies', () => {
 
 describe('parts that meet', () => {
   const faceToFace = (beyond: 'gap' | 'goes-on' | 'butt'): [Part, Part] => {
-    const towards = (edge: number, part: string): Rim =>
+    const towards = (edge: number, part: string): EdgeContext =>
       beyond === 'gap' ? { beyond, edge, width: 5, depth: 25, part } : { beyond, edge, part };
     return [panel('a', [towards(1, 'b')]), panel('b', [towards(3, 'a')])];
   };
@@ -235,7 +235,7 @@ describe('round surfaces and bad input', () => {
     [[{ beyond: 'goes-on', edge: 1, part: 'nowhere' }], 'design.no-part'],
     [[{ beyond: 'butt', edge: 1, part: 'a' }], 'design.rim-itself'],
   ] as const)('%j is refused as %s', (rims, code) => {
-    const design = { ...emptyDesign('Rims', 'road'), parts: [panel('a', rims as readonly Rim[])] };
+    const design = { ...emptyDesign('Rims', 'road'), parts: [panel('a', rims as readonly EdgeContext[])] };
     expect(designFaults(design, SHIPPED_SHELF).map((fault) => fault.code)).toContain(code);
   });
   it('a shelf without any tape still makes a plan that says so', () => {

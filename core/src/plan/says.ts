@@ -3,8 +3,8 @@ import type { FinishMethod, PaintSystemKey, PullTiming } from '../finish';
 import type { Substrate } from '../job';
 import type { LineMessage } from '../lines';
 import type { RuleMessages } from '../order';
-import type { OverAnswer, OverMessage } from '../over';
-import type { Doubt, OutsideRim, SeenSide, Technique } from '../runs';
+import type { CompatibilityAnswer, CompatibilityMessage } from '../over';
+import type { Doubt, BeyondEdge, SeenSide, Technique } from '../runs';
 import type { EdgeName } from '../surface';
 import type { Cleaner, Grit } from '../prepare';
 import type { NoValues, Message, MessageOf } from '../units';
@@ -120,13 +120,13 @@ export interface StepMessages {
   /** `grit` null: a scuff of what was sprayed in this job; `masked`: tape of an earlier stage lies beside it. */
   readonly 'step.abrade': {
     readonly places: Places;
-    readonly reason: OverMessage;
+    readonly reason: CompatibilityMessage;
     readonly grit?: Grit | null;
     readonly masked?: boolean;
   };
   /** A film whose limit has passed before the next coat; `masked`: tape lies beside it. */
   readonly 'step.scuff': { readonly coat: Message; readonly masked: boolean };
-  readonly 'step.barrier': { readonly places: Places; readonly reason: OverMessage };
+  readonly 'step.barrier': { readonly places: Places; readonly reason: CompatibilityMessage };
   readonly 'step.plug': PlugValues;
   readonly 'step.unplug': PlugValues;
   readonly 'step.lay': {
@@ -148,7 +148,7 @@ export interface StepMessages {
     /** Code of a tape, `foam`, or null: nothing on the shelf fits. */
     readonly material: string | null;
     readonly widthMm: number;
-    readonly beyond: OutsideRim;
+    readonly beyond: BeyondEdge;
     readonly edges: readonly EdgeName[];
     /** All pieces of one part together, and how many parts alike. */
     readonly lengthMm: number;
@@ -298,8 +298,8 @@ export interface AdviceMessages extends RuleMessages {
     readonly stage: number;
     readonly finish: string;
     readonly areas: readonly string[];
-    readonly answer: OverAnswer;
-    readonly reason: OverMessage;
+    readonly answer: CompatibilityAnswer;
+    readonly reason: CompatibilityMessage;
   };
   readonly 'advice.late': { readonly stage: number };
   readonly 'advice.kept-open': { readonly area: string; readonly stage: number; readonly finish: string };

@@ -1,10 +1,10 @@
-import { isMouth, plugsByPart, plugsIn } from './lists';
+import { isOpeningTape, plugsByPart, plugsIn } from './lists';
 import { SURROUNDINGS_ID, groupClosings, type MaskEdge } from '../masking';
 import type { PartWork } from '../setout';
 import { partOffsets } from './places';
 import type { PartPlan } from '../setout';
 import type { Technique } from '../runs';
-import type { CoverItem, MouthItem, PlugItem } from './item-types';
+import type { CoverItem, OpeningTapeItem, PlugItem } from './item-types';
 import type { ClosingTapeMessage, CoverPlaces, PlugValues } from './says';
 import { sumOf, firstItem, type AreaId, type PartId } from '../units';
 
@@ -71,8 +71,11 @@ export function plugValues(plugs: readonly PlugItem[], parts: readonly PartPlan[
 }
 
 /** What closes openings, with the tape for it: each tape by what it does, all openings together. */
-export function closingValues(closings: readonly (PlugItem | MouthItem)[], parts: readonly PartPlan[]): PlugValues {
-  const tapes = closings.filter(isMouth);
+export function closingValues(
+  closings: readonly (PlugItem | OpeningTapeItem)[],
+  parts: readonly PartPlan[],
+): PlugValues {
+  const tapes = closings.filter(isOpeningTape);
   const keys = [...new Set(tapes.map(({ kind, material }) => `${kind} ${material}`))];
   const needs = keys.map((key): ClosingTapeMessage => {
     const alike = tapes.filter(({ kind, material }) => `${kind} ${material}` === key);

@@ -84,7 +84,7 @@ export function tapeSafeRules(stage: StagePlan, source: StepSource): AfterRule[]
 }
 
 /** When a first coat may go over the films of earlier stages. */
-export function overRules(stage: StagePlan, source: StepSource): AfterRule[] {
+export function recoatRules(stage: StagePlan, source: StepSource): AfterRule[] {
   const { stages, sequence } = source;
   return sequence.stages[stage.number - 1]!.over.windows.flatMap(({ at, fromMin, toMin }) => {
     const earlier =

@@ -17,7 +17,7 @@ import type { PartPlan, PartWork } from '../setout';
 import type { Reach, SafetyCode, StepMessage } from './says';
 import { newStepClock, chainSteps, type Draft, type StepClock } from './step-clock';
 import { coverPlaces, linesOf, nameOf, placesOf, closingValues } from './step-places';
-import { rimMessage, rimsAlike } from './rim-steps';
+import { surroundingsMessage, groupSurroundings } from './rim-steps';
 import { tapeSafeRules } from './step-rules';
 import { afterCoats } from './pull-steps';
 import { ownPieceMessage } from './own-say';
@@ -82,9 +82,9 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
       { items: ids },
     );
   }
-  for (const [index, alike] of rimsAlike(rims).entries()) {
+  for (const [index, alike] of groupSurroundings(rims).entries()) {
     const ids = alike.map(({ id }) => id);
-    add('lay', ids[0]!, layMinOf(alike), rimMessage(alike, parts), {
+    add('lay', ids[0]!, layMinOf(alike), surroundingsMessage(alike, parts), {
       part: alike[0]!.part,
       items: ids,
       after: index === 0 ? mayLie : [],

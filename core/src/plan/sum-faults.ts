@@ -1,12 +1,12 @@
 import type { Step } from '../log';
 import { sumOf } from '../units';
-import { SUM_TOLERANCE, type Broken } from './broken';
+import { SUM_TOLERANCE, type PlanFault } from './broken';
 import { isTape } from './lists';
 import type { Plan } from './types';
 
 /** The sums shown are the sums of their parts. */
-export function sumFaults({ stages, steps, items, orders, lists }: Plan): Broken[] {
-  const faultsOfSum = (what: string, shown: number, computed: number): Broken[] =>
+export function sumFaults({ stages, steps, items, orders, lists }: Plan): PlanFault[] {
+  const faultsOfSum = (what: string, shown: number, computed: number): PlanFault[] =>
     Math.abs(shown - computed) <= SUM_TOLERANCE * Math.max(1, Math.abs(shown) / 1000)
       ? []
       : [{ code: 'broken.sum', values: { of: what, shown, found: computed } }];

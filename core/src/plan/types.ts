@@ -2,7 +2,7 @@ import type { PullWindows } from '../drying';
 import type { Mix, PullTiming } from '../finish';
 import type { Step } from '../log';
 import type { ReasonMessage, SequenceFigures } from '../order';
-import type { OverAnswer, OverMessage } from '../over';
+import type { CompatibilityAnswer, CompatibilityMessage } from '../over';
 import type { PartPlan } from '../setout';
 import type { Aim, AreaId, FinishId, LineId, PartId, SessionId, SupplyCode, TapeCode, AreaRef, ItemId } from '../units';
 import type { SupplyKind } from '../tape';
@@ -29,8 +29,8 @@ export interface StageArea {
 
 /** What the films below ask for before a coat may go on. */
 export interface PrepareTask {
-  readonly answer: OverAnswer;
-  readonly reason: OverMessage;
+  readonly answer: CompatibilityAnswer;
+  readonly reason: CompatibilityMessage;
   readonly places: readonly { readonly part: PartId; readonly area: AreaId; readonly code: string }[];
   /** Minutes of work. */
   readonly minutes: number;

@@ -1,7 +1,7 @@
 import { tapingAir, type Climate } from '../air';
 import type { Finish, PaintSystemKey } from '../finish';
 import type { Part, Present } from '../job';
-import { compatibilityOf, typicalAgeMarks, type OverMessage } from '../over';
+import { compatibilityOf, typicalAgeMarks, type CompatibilityMessage } from '../over';
 import { messageWithoutValues, RULE_OF_THUMB, type PartId } from '../units';
 import { gritFor, type Grit } from './abrading';
 import { cleanerFor, type Cleaner } from './cleaner';
@@ -21,7 +21,7 @@ export interface PreparedArea {
 /** Places that are abraded alike. */
 export interface Abrading {
   readonly grit: Grit;
-  readonly reason: OverMessage;
+  readonly reason: CompatibilityMessage;
   readonly places: readonly { readonly part: PartId; readonly area: number }[];
   readonly minutes: number;
 }
@@ -101,7 +101,7 @@ function keyFor(
   { substrate, present }: Pick<Part, 'substrate' | 'present'>,
   first: Finish,
   climate: Climate,
-): { grit: Grit; reason: OverMessage } | null {
+): { grit: Grit; reason: CompatibilityMessage } | null {
   const below: PaintSystemKey | null = present.system === 'bare' ? null : present.system;
   const grit = gritFor(first, below, substrate);
   if (grit === null) return null;

@@ -8,11 +8,11 @@ import type { MaskingMeans } from './run';
 import { preparationTechniques, softEdge, type LayMethod } from './technique';
 
 /** What lies beyond a rim that is masked. */
-export type OutsideRim = 'butt' | 'gap' | 'goes-on' | 'body' | 'splash';
+export type BeyondEdge = 'butt' | 'gap' | 'goes-on' | 'body' | 'splash';
 
 /** A stretch of a rim where paint comes up to it. */
-export interface MaskedRim {
-  readonly beyond: OutsideRim;
+export interface MaskedSurroundings {
+  readonly beyond: BeyondEdge;
   /** Width of a gap; null for what is none. */
   readonly gapMm: number | null;
   readonly path: Path;
@@ -23,7 +23,7 @@ export interface MaskedRim {
 }
 
 /** What masks it: foam in a gap, else tape. */
-export interface RimRun {
+export interface SurroundingsRun {
   /** Code of a tape, `foam`, or null: nothing on the shelf fits. */
   readonly material: TapeCode | 'foam' | null;
   readonly tapeKind: TapeKind | null;
@@ -45,7 +45,7 @@ const FOAM_HOURS = 72;
  * A gap that foam fills gets foam one size over, a wider one tape inside its flange, sticky side out; else tape along the edge, on what is
  * beyond, of a kind made for rims where there is one.
  */
-export function rimRun(rim: MaskedRim, means: MaskingMeans): RimRun {
+export function surroundingsRun(rim: MaskedSurroundings, means: MaskingMeans): SurroundingsRun {
   const { beyond, gapMm, path } = rim;
   const foamMm = gapMm === null ? null : foamFor(gapMm);
   const edgeMm = pathLength(path);
@@ -93,7 +93,7 @@ export function rimRun(rim: MaskedRim, means: MaskingMeans): RimRun {
   };
 }
 
-const HOW: Readonly<Record<OutsideRim, LayMethod>> = {
+const HOW: Readonly<Record<BeyondEdge, LayMethod>> = {
   butt: messageWithoutValues('technique.tuck'),
   gap: messageWithoutValues('technique.back-mask'),
   'goes-on': messageWithoutValues('technique.beside-edge'),
@@ -102,8 +102,8 @@ const HOW: Readonly<Record<OutsideRim, LayMethod>> = {
 };
 
 /** How long the tapes for a rim come off clean, at best; hours at 23 °C. */
-export function longestCleanOnRim(
-  rim: Pick<MaskedRim, 'beyond' | 'gapMm' | 'path' | 'class'>,
+export function longestCleanOnSurroundings(
+  rim: Pick<MaskedSurroundings, 'beyond' | 'gapMm' | 'path' | 'class'>,
   means: MaskingMeans,
 ): number {
   if (rim.gapMm !== null && foamFor(rim.gapMm) !== null) return FOAM_HOURS;
@@ -112,7 +112,7 @@ export function longestCleanOnRim(
 
 /** Beyond a rim there is room; only where the surface goes on does the tape itself make the line. */
 const rimWish = (
-  { beyond, path, class: one, staysMin, bondN25 }: MaskedRim,
+  { beyond, path, class: one, staysMin, bondN25 }: MaskedSurroundings,
   { surfaceC, airC, scale }: MaskingMeans,
 ): TapeWish => ({
   samples: path.map(({ at, curvature }) => ({ at, curvature })),

@@ -5,7 +5,7 @@ import type { Skin } from '../surface';
 import { firstThree, TOLERANCE } from '../units';
 
 /** A stretch of an edge of a part along which one of its areas lies. */
-export interface RimStretch {
+export interface OutlineStretch {
   /** Number of the edge, and of the area. */
   readonly edge: number;
   readonly area: number;
@@ -21,16 +21,16 @@ const ON_EDGE_MM = 2e-3;
  * Which areas lie along the edges of a part, and where.
  * @returns by edge, in the direction that has the part on its left; pieces of one area that meet are one
  */
-export function rimStretches(
+export function outlineStretches(
   { edges, metric }: Pick<Skin, 'edges' | 'metric'>,
   { areas }: Pick<Arrangement, 'areas'>,
-): RimStretch[] {
+): OutlineStretch[] {
   return edges.flatMap(({ places }, edge) => {
     const alongMm = alongEdge(places, { metric });
     const box = boundingBox(places);
     const stretches = areas.flatMap(({ rings }, area) =>
       rings.flatMap((ring) =>
-        ring.flatMap((place, index): RimStretch[] => {
+        ring.flatMap((place, index): OutlineStretch[] => {
           const next = ring[(index + 1) % ring.length]!;
           if (!isNearBox(place, box, ON_EDGE_MM) || !isNearBox(next, box, ON_EDGE_MM)) return [];
           const middle = { x: (place.x + next.x) / 2, y: (place.y + next.y) / 2 };
@@ -73,8 +73,8 @@ function alongEdge(places: readonly Point[], skin: Pick<Skin, 'metric'>): (place
   };
 }
 
-function merged(stretches: readonly RimStretch[]): RimStretch[] {
-  const kept: RimStretch[] = [];
+function merged(stretches: readonly OutlineStretch[]): OutlineStretch[] {
+  const kept: OutlineStretch[] = [];
   for (const stretch of [...stretches].sort((a, b) => a.area - b.area || a.from - b.from)) {
     const last = kept.at(-1);
     if (last && last.area === stretch.area && stretch.from - last.to <= 2 * ON_EDGE_MM)

@@ -1,7 +1,7 @@
 import type { PaintSystemKey } from '../finish';
 import type { FeatureCrossing, LineKind, LineMessage } from '../lines';
 import type { EdgeName, FeatureKind, SurfaceKind } from '../surface';
-import type { RimKind } from '../job';
+import type { EdgeContextKind } from '../job';
 import type { AreaId, AreaRef, FinishId, LineId } from '../units';
 
 /** [x, y] in mm on the part's sheet. */
@@ -75,9 +75,9 @@ export interface FeaturePlan {
 }
 
 /** A stretch of an edge of a part that is masked where one of its two sides is painted and the other is not. */
-export interface RimStretchPlan {
+export interface OutlineStretchPlan {
   readonly edge: number;
-  readonly beyond: RimKind;
+  readonly beyond: EdgeContextKind;
   readonly from: number;
   readonly to: number;
   readonly area: AreaId;
@@ -107,7 +107,7 @@ export interface PartPlan {
   /** The same edges on the drawing, the part on their left. */
   readonly edgePlaces: readonly (readonly Coordinates[])[];
   /** Stretches of its edges beyond which something is, beside which of its areas, and what that is: an area of another part, or what stays clean. */
-  readonly rims: readonly RimStretchPlan[];
+  readonly rims: readonly OutlineStretchPlan[];
   readonly sizeM2: number;
   readonly present: string;
   /** Parts it is attached to, both ways. */

@@ -6,7 +6,7 @@ import { bandsText } from './ask-tape';
 const withUnit = (most: number, unit: string): string => `${most}${unit && ` ${unit}`}`;
 
 /** What a key accepts, after "accepts". */
-export const ACCEPTS: WordsOf<AcceptMessages> = {
+export const ACCEPT_WORDS: WordsOf<AcceptMessages> = {
   'accepts.length': () => 'a length above 0 such as 120, 18mm, 4 3/4"',
   'accepts.length-from-zero': () => 'a length from 0 such as 0, 12, 3/8',
   'accepts.length-signed': () => 'a length of either sign such as 35 or -20',
@@ -68,7 +68,7 @@ export const ASK_FAULTS: WordsOf<AskMessages> = {
 };
 
 /** What stands in a drawing of an answer. */
-export const SKETCHES: WordsOf<SketchMessages> = {
+export const SKETCH_WORDS: WordsOf<SketchMessages> = {
   'sketch.system': ({ system }) => SYSTEM_NAMES[system],
   'sketch.radius': ({ radiusMm }, { length }) => `radius ${length(radiusMm)}`,
   'sketch.number': ({ number }) => String(number),

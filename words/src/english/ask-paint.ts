@@ -1,4 +1,11 @@
-import type { BatchCycleStep, OverAnswer, OverMessage, PaintSystemKey, PullWindows, Message } from '@lintrel/core';
+import type {
+  BatchCycleStep,
+  CompatibilityAnswer,
+  CompatibilityMessage,
+  PaintSystemKey,
+  PullWindows,
+  Message,
+} from '@lintrel/core';
 import { RULE_OF_THUMB } from '@lintrel/core/front';
 import { SYSTEM_NAMES } from './names';
 import { countText } from '../table';
@@ -79,7 +86,7 @@ const hide: AskWords<{
   sketch: ({ paint, under }) => `${paint} over ${under}, one coat after the other`,
 };
 
-const HEADLINES: Readonly<Record<OverAnswer, string>> = {
+const HEADLINES: Readonly<Record<CompatibilityAnswer, string>> = {
   yes: 'Yes, it may go on',
   wait: 'Wait',
   abrade: 'Abrade first',
@@ -88,8 +95,8 @@ const HEADLINES: Readonly<Record<OverAnswer, string>> = {
 };
 
 const over: AskWords<{
-  answer: OverAnswer;
-  reason: OverMessage;
+  answer: CompatibilityAnswer;
+  reason: CompatibilityMessage;
   untilMinutes?: number;
   ageMinutes: number;
   lower: PaintSystemKey;

@@ -2,7 +2,7 @@ import type { EditMessages } from '@lintrel/core';
 import type { WordsOf } from '../table';
 
 /** What a change is called beside Undo and Do again. */
-export const EDITS: WordsOf<EditMessages> = {
+export const EDIT_WORDS: WordsOf<EditMessages> = {
   'edit.part-added': ({ name }) => `${name} added`,
   'edit.part-changed': ({ name }) => `${name} changed`,
   'edit.part-gone': ({ name }) => `${name} taken out`,

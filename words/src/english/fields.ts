@@ -55,7 +55,7 @@ const span = (
 const most = (value: number, unit: string, to: SentenceTools): string => span({ least: 0, most: value, unit }, to)[1];
 
 /** What is wrong with a value, said at its place. */
-export const FIELDS: WordsOf<FieldMessages> = {
+export const FIELD_WORDS: WordsOf<FieldMessages> = {
   'field.unknown': () => 'is not known here',
   'field.missing': () => 'is missing',
   'field.other': ({ message }) => message,
@@ -112,7 +112,7 @@ const notOne = (text: string, what: string): string =>
   text.trim() === '' ? `${what} is missing` : `"${text}" is not ${what}`;
 
 /** What was not understood of something typed. */
-export const READINGS: WordsOf<ReadingMessages> = {
+export const READING_WORDS: WordsOf<ReadingMessages> = {
   'typed.length-missing': () => `a length is missing: ${EXAMPLES}`,
   'typed.length-real': () => '"real" needs a job at scale; this one is full size',
   'typed.comma': ({ text, decimal, thousands }) => `"${text}": is it ${decimal} or ${thousands}? Type it so`,
@@ -126,7 +126,7 @@ export const READINGS: WordsOf<ReadingMessages> = {
   'typed.humidity-range': () => 'humidity lies above 0 % and at most at 100 %',
 };
 
-export const SURFACES: WordsOf<SurfaceMessages> = {
+export const SURFACE_WORDS: WordsOf<SurfaceMessages> = {
   'outline.open': () => 'must end where the outline starts',
   'outline.no-length': () => 'ends where it starts',
   'outline.crosses-itself': () => 'the outline crosses itself',
@@ -154,7 +154,7 @@ export const SURFACES: WordsOf<SurfaceMessages> = {
   'feature.no-length': () => 'starts and ends at the same place',
 };
 
-export const DESIGNS: WordsOf<DesignMessages> = {
+export const DESIGN_WORDS: WordsOf<DesignMessages> = {
   'design.too-large': ({ million }) =>
     `is more than one job can hold (${million} million letters in a job file): split it into several jobs`,
   'design.too-many-finishes': ({ count, max }) =>
@@ -180,7 +180,7 @@ export const DESIGNS: WordsOf<DesignMessages> = {
   'file.log-letters': ({ million }) => `has more than ${million} million letters in its notes`,
 };
 
-export const EDGES: WordsOf<EdgeMessages> = {
+export const EDGE_WORDS: WordsOf<EdgeMessages> = {
   'edge.numbered': ({ number, seen }) => `edge ${number}${seen === undefined ? '' : ` (${seen})`}`,
   'edge.near': () => 'near end',
   'edge.far': () => 'far end',

@@ -8,7 +8,7 @@ import type {
 } from '@lintrel/core/files';
 import type { SentenceTools, WordsOf } from '../table';
 
-export const DRAWINGS: WordsOf<DrawingMessages> = {
+export const DRAWING_WORDS: WordsOf<DrawingMessages> = {
   'drawing.too-many-pieces': ({ most }) =>
     `The drawing has more than ${most} pieces. Take out what is not outline or line, and save it again.`,
   'drawing.too-many-places': ({ most }) =>
@@ -27,7 +27,7 @@ export const DRAWINGS: WordsOf<DrawingMessages> = {
   'drawing.no-svg': () => 'The file holds no SVG drawing.',
 };
 
-export const SKIPPED: WordsOf<SkippedMessages> = {
+export const SKIPPED_WORDS: WordsOf<SkippedMessages> = {
   'skipped.no-number': ({ count }) => `${count} × piece with a number that is none`,
   'skipped.no-length': ({ count }) => `${count} × piece without length`,
   'skipped.not-flat': ({ count, name }) => `${count} × ${name} that does not lie flat`,
@@ -41,7 +41,7 @@ export const SKIPPED: WordsOf<SkippedMessages> = {
   'skipped.unreadable': ({ count }) => `${count} × path that cannot be read`,
 };
 
-export const TAKEN: WordsOf<TakenMessages> = {
+export const IMPORT_WORDS: WordsOf<TakenMessages> = {
   'taken.no-outline': ({ layer }) => `Layer "${layer}" has no closed path, so it gives no outline.`,
   'taken.paths': ({ paths }) => `${paths} paths are too large, too far out or too many.`,
   'taken.corners': ({ most }) => `The outline has more than ${most} corners.`,
@@ -49,7 +49,7 @@ export const TAKEN: WordsOf<TakenMessages> = {
     `The outline was thinned to ${corners} corners; it strays by at most ${length(strayMm)}.`,
 };
 
-export const PRINTS: WordsOf<PrintMessages> = {
+export const PRINT_WORDS: WordsOf<PrintMessages> = {
   'print.no-part': ({ part }) => `There is no part "${part}".`,
   'print.too-many-sheets': ({ sheets }) =>
     `The template needs ${sheets} sheets. Print it on one sheet of a wide printer, or use a station table.`,
@@ -60,7 +60,7 @@ export const PRINTS: WordsOf<PrintMessages> = {
   'print.no-masks': () => 'No part has an opening or a circle to cut a mask for.',
 };
 
-export const PAPERS: WordsOf<PaperMessages> = {
+export const PAPER_WORDS: WordsOf<PaperMessages> = {
   'paper.part': ({ job, part, mirrored }) => `${job}: ${part}${mirrored ? ', mirrored' : ''}`,
   'paper.table': ({ job, part, line }) => `${job}: ${part}, ${line}`,
   'paper.masks': ({ job, widthMm }, { length }) => `${job}: masks on film ${length(widthMm)} wide`,

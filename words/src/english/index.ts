@@ -1,60 +1,68 @@
 import type { AskWords } from '../ask';
 import type { AllMessages } from '../codes';
 import type { WordsOf } from '../table';
-import { ACCEPTS, ASK_FAULTS, SKETCHES } from './ask-faults';
+import { ACCEPT_WORDS, ASK_FAULTS, SKETCH_WORDS } from './ask-faults';
 import { ASK_MASKING } from './ask-masking';
 import { ASK_PAINT } from './ask-paint';
 import { ASK_TAPE } from './ask-tape';
-import { DESIGNS, EDGES, FIELDS, READINGS, SURFACES } from './fields';
-import { EDITS } from './edits';
-import { DRAWINGS, PAPERS, PRINTS, SKIPPED, stationWords, TAKEN } from './files';
-import { BANDS, LINES, SNAPS } from './lines';
-import { REASONS, RULES } from './order';
-import { OVER } from './over';
-import { ADVICE, AFTER_WORDS, BROKEN, COATS, ENTRIES, LATE_WORDS, MOMENTS } from './plan';
-import { REFUSALS } from './refusals';
-import { FOLLOW_DATA_SHEETS, SAFETY } from './safety';
-import { CLOSING_TAPES, LEAKS, OWN_PIECES, SECTIONS, SIDES, STEP_DETAILS, STEP_TITLES } from './steps';
-import { OPENINGS } from './openings';
-import { BATCHES, DAYS } from './time';
-import { DOUBTS, TECHNIQUE_REASONS, TECHNIQUES } from './runs';
+import { DESIGN_WORDS, EDGE_WORDS, FIELD_WORDS, READING_WORDS, SURFACE_WORDS } from './fields';
+import { EDIT_WORDS } from './edits';
+import { DRAWING_WORDS, PAPER_WORDS, PRINT_WORDS, SKIPPED_WORDS, stationWords, IMPORT_WORDS } from './files';
+import { BAND_WORDS, LINE_WORDS, SNAP_WORDS } from './lines';
+import { REASON_WORDS, RULE_WORDS } from './order';
+import { COMPATIBILITY_WORDS } from './over';
+import {
+  ADVICE_WORDS,
+  AFTER_WORDS,
+  PLAN_FAULT_WORDS,
+  COAT_WORDS,
+  LOG_ENTRY_WORDS,
+  LATE_WORDS,
+  MOMENT_WORDS,
+} from './plan';
+import { REFUSAL_WORDS } from './refusals';
+import { FOLLOW_DATA_SHEETS, SAFETY_WORDS } from './safety';
+import { CLOSING_TAPES, LEAK_WORDS, OWN_PIECE_WORDS, SECTION_WORDS, SIDES, STEP_DETAILS, STEP_TITLES } from './steps';
+import { OPENING_WORDS } from './openings';
+import { BATCH_WORDS, DAY_WORDS } from './time';
+import { DOUBT_WORDS, TECHNIQUE_REASONS, TECHNIQUE_WORDS } from './runs';
 
 const SAYS: WordsOf<AllMessages> = {
-  ...FIELDS,
-  ...READINGS,
-  ...SURFACES,
-  ...EDGES,
-  ...EDITS,
-  ...LINES,
-  ...SNAPS,
-  ...BANDS,
-  ...BATCHES,
-  ...DAYS,
-  ...DESIGNS,
-  ...OVER,
-  ...RULES,
-  ...REASONS,
-  ...TECHNIQUES,
-  ...OPENINGS,
-  ...DOUBTS,
-  ...COATS,
+  ...FIELD_WORDS,
+  ...READING_WORDS,
+  ...SURFACE_WORDS,
+  ...EDGE_WORDS,
+  ...EDIT_WORDS,
+  ...LINE_WORDS,
+  ...SNAP_WORDS,
+  ...BAND_WORDS,
+  ...BATCH_WORDS,
+  ...DAY_WORDS,
+  ...DESIGN_WORDS,
+  ...COMPATIBILITY_WORDS,
+  ...RULE_WORDS,
+  ...REASON_WORDS,
+  ...TECHNIQUE_WORDS,
+  ...OPENING_WORDS,
+  ...DOUBT_WORDS,
+  ...COAT_WORDS,
   ...STEP_TITLES,
-  ...LEAKS,
-  ...SECTIONS,
+  ...LEAK_WORDS,
+  ...SECTION_WORDS,
   ...CLOSING_TAPES,
-  ...OWN_PIECES,
-  ...ADVICE,
-  ...MOMENTS,
-  ...ACCEPTS,
+  ...OWN_PIECE_WORDS,
+  ...ADVICE_WORDS,
+  ...MOMENT_WORDS,
+  ...ACCEPT_WORDS,
   ...ASK_FAULTS,
-  ...SKETCHES,
-  ...BROKEN,
-  ...DRAWINGS,
-  ...SKIPPED,
-  ...TAKEN,
-  ...PRINTS,
-  ...PAPERS,
-  ...REFUSALS,
+  ...SKETCH_WORDS,
+  ...PLAN_FAULT_WORDS,
+  ...DRAWING_WORDS,
+  ...SKIPPED_WORDS,
+  ...IMPORT_WORDS,
+  ...PRINT_WORDS,
+  ...PAPER_WORDS,
+  ...REFUSAL_WORDS,
 };
 
 /** Everything that is said, in one language. A second language is a second one of these. */
@@ -86,8 +94,8 @@ export const ENGLISH: LanguageBook = {
   sides: SIDES,
   times: AFTER_WORDS,
   late: LATE_WORDS,
-  entries: ENTRIES,
-  cautions: SAFETY,
+  entries: LOG_ENTRY_WORDS,
+  cautions: SAFETY_WORDS,
   follow: FOLLOW_DATA_SHEETS,
   stations: stationWords,
   questions: { ...ASK_TAPE, ...ASK_MASKING, ...ASK_PAINT },

@@ -9,7 +9,7 @@ const RELATIONS: Readonly<Record<Relation, string>> = {
 };
 
 /** Said of a line: `This line …`. */
-export const LINES: WordsOf<LineMessages> = {
+export const LINE_WORDS: WordsOf<LineMessages> = {
   'line.same-place': () => 'starts and ends at the same place',
   'line.same-neighbours': () => 'has two neighbouring points at the same place',
   'line.turns-nothing': () => 'turns by nothing',
@@ -58,7 +58,7 @@ export const LINES: WordsOf<LineMessages> = {
   'line.on-misses': () => 'goes on in a plane that does not meet this part',
 };
 
-export const SNAPS: WordsOf<SnapMessages> = {
+export const SNAP_WORDS: WordsOf<SnapMessages> = {
   'snap.corner': () => 'corner',
   'snap.middle': ({ to }, speech) => `middle of ${nameOf(to, speech)}`,
   'snap.end': ({ to }, speech) => `end of ${nameOf(to, speech)}`,
@@ -73,7 +73,7 @@ export const SNAPS: WordsOf<SnapMessages> = {
 
 const nameOf = (name: SnapName, { say }: SentenceTools): string => (typeof name === 'string' ? name : say(name));
 
-export const BANDS: WordsOf<BandMessages> = {
+export const BAND_WORDS: WordsOf<BandMessages> = {
   'bands.no-width': () => 'no width is left: fewer bands, smaller gaps or smaller margins',
   'bands.one-no-gap': () => 'one band has no gap: ask for the margin instead',
   'bands.too-wide': () => 'the bands are wider than the length: fewer or narrower bands',

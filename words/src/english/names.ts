@@ -6,7 +6,7 @@ import type {
   OpeningUse,
   PaintSystemKey,
   PullTiming,
-  RimKind,
+  EdgeContextKind,
   Substrate,
   SupplyKind,
   SurfaceKind,
@@ -95,7 +95,7 @@ export const OPENING_NAMES: Readonly<Record<OpeningUse, string>> = {
 };
 
 /** What lies beyond an edge of a part, and what that means to the hand. */
-export const RIM_NAMES: Readonly<Record<RimKind, string>> = {
+export const EDGE_CONTEXT_NAMES: Readonly<Record<EdgeContextKind, string>> = {
   free: 'Nothing',
   butt: 'A neighbour, flush',
   gap: 'A gap',
@@ -103,7 +103,7 @@ export const RIM_NAMES: Readonly<Record<RimKind, string>> = {
   body: 'Something that stays clean',
   splash: 'Only drips get there',
 };
-export const RIM_MEANINGS: Readonly<Record<RimKind, string>> = {
+export const EDGE_CONTEXT_MEANINGS: Readonly<Record<EdgeContextKind, string>> = {
   free: 'Off the vehicle, on a stand: tape and film may go round the edge.',
   butt: 'Less than 1.5 mm away: tape is tucked into the crack.',
   gap: 'A shut line or door gap: foam one size over it, or tape inside the flange.',

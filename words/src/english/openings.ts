@@ -12,7 +12,7 @@ const openingText = ({
 }): string => `${opening}${parts.length === 0 ? '' : `, ${listText(parts)}`}${count > 1 ? `; ${count}, for each` : ''}`;
 
 /** How an opening is closed. */
-export const OPENINGS: WordsOf<OpeningMessages> = {
+export const OPENING_WORDS: WordsOf<OpeningMessages> = {
   'opening.foam': (values, { length }) =>
     `${openingText(values)}: ${length(values.lengthMm)} of foam strip ${length(values.foamMm)}, rolled with the sticky side out, pushed in.`,
   'opening.foam-strip': (values, { length }) =>

@@ -1,7 +1,7 @@
 import type { SavedFigure, ReasonMessages, RuleMessages } from '@lintrel/core';
 import { countText, sentence, type WordsOf } from '../table';
 
-export const RULES: WordsOf<RuleMessages> = {
+export const RULE_WORDS: WordsOf<RuleMessages> = {
   'rule.circle': ({ first, then }) =>
     `${first} before ${then} cannot hold together with the other wishes for the order: take one of them back.`,
   'rule.order-against': ({ first, then }) =>
@@ -23,7 +23,7 @@ const FIGURES: Readonly<Record<SavedFigure, string>> = {
   paint: 'least paint',
 };
 
-export const REASONS: WordsOf<ReasonMessages> = {
+export const REASON_WORDS: WordsOf<ReasonMessages> = {
   'reason.one-colour': () => 'One colour: there is nothing to order.',
   'reason.only-one': () => 'The only order that was asked for.',
   'reason.saves-coats': ({ finish, before, coats, instead }) =>

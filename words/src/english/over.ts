@@ -1,8 +1,8 @@
-import type { OverMessages } from '@lintrel/core';
+import type { CompatibilityMessages } from '@lintrel/core';
 import type { WordsOf } from '../table';
 
 /** Why a film may or may not go over another. */
-export const OVER: WordsOf<OverMessages> = {
+export const COMPATIBILITY_WORDS: WordsOf<CompatibilityMessages> = {
   'over.bare': () => 'Nothing is below it but the substrate: clean and key that first.',
   'over.dope-lifts': () => 'Dope lifts enamel, varnish and two-part paint, cured or not.',
   'over.antifouling-unknown': () =>

@@ -2,18 +2,18 @@ import type {
   AdviceMessages,
   AfterCode,
   LateRemedy,
-  BrokenMessages,
+  PlanFaultMessages,
   CoatsMessages,
   EventKind,
   MomentMessages,
-  OverAnswer,
+  CompatibilityAnswer,
   RuleMessages,
 } from '@lintrel/core';
 import { listText, sentence, type WordsOf } from '../table';
 import { SUBSTRATE_NAMES, SYSTEM_NAMES } from './names';
 import { SCHOOLS } from './names';
 
-export const COATS: WordsOf<CoatsMessages> = {
+export const COAT_WORDS: WordsOf<CoatsMessages> = {
   'coats.sheet': ({ coats }) => `${coats} by its data sheet`,
   'coats.card': ({ coats }) => `${coats} by its card`,
   'coats.floor': ({ coats }) => `${coats} for the film its times are stated for`,
@@ -42,7 +42,7 @@ export const LATE_WORDS: Readonly<Record<LateRemedy, string>> = {
 };
 
 /** What an entry of the log is called. */
-export const ENTRIES: Readonly<Record<EventKind, string>> = {
+export const LOG_ENTRY_WORDS: Readonly<Record<EventKind, string>> = {
   start: 'Started in the shop',
   done: 'Done',
   undo: 'Not done after all',
@@ -52,7 +52,7 @@ export const ENTRIES: Readonly<Record<EventKind, string>> = {
   finish: 'Job finished',
 };
 
-const OVER_ANSWERS: Readonly<Record<OverAnswer, string>> = {
+const COMPATIBILITY_ANSWERS: Readonly<Record<CompatibilityAnswer, string>> = {
   yes: 'it may go on',
   wait: 'the plan waits',
   abrade: 'abrade first',
@@ -63,7 +63,7 @@ const OVER_ANSWERS: Readonly<Record<OverAnswer, string>> = {
 const keptOr = (names: readonly string[], kept: string): string => names.map((name) => name || kept).join(' and ');
 
 /** Advice of the plan itself; faults of lines and rules have words of their own. */
-export const ADVICE: WordsOf<Omit<AdviceMessages, keyof RuleMessages>> = {
+export const ADVICE_WORDS: WordsOf<Omit<AdviceMessages, keyof RuleMessages>> = {
   'advice.dew': ({ marginC, dewPointC, needsC }, { temperature, degrees }) =>
     `The surface is ${degrees(marginC, 1)} above the dew point of ${temperature(dewPointC, 1)} and needs ${degrees(needsC)}: warm it or dry the air before tape or paint.`,
   'advice.cold': ({ belowC }, { temperature }) =>
@@ -92,7 +92,7 @@ export const ADVICE: WordsOf<Omit<AdviceMessages, keyof RuleMessages>> = {
   'advice.alone': ({ sections, ahead, totalMin }, { minutes }) =>
     `Alone: the last coat in ${sections} sections, ${ahead} of them painted before the first is pulled; about ${minutes(totalMin)} in all (estimate). Choose one person under Time, and the plan does it so.`,
   'advice.over': ({ stage, finish, areas, answer, reason }, { say }) =>
-    `Stage ${stage}, ${finish} on ${areas.join(', ')}: ${OVER_ANSWERS[answer]}. ${say(reason)}`,
+    `Stage ${stage}, ${finish} on ${areas.join(', ')}: ${COMPATIBILITY_ANSWERS[answer]}. ${say(reason)}`,
   'advice.late': ({ stage }) =>
     `Stage ${stage}: masks from an earlier stage come off past the window of their paint; the edge may tear. Score it or pull slowly.`,
   'advice.kept-open': ({ area, stage, finish }) =>
@@ -121,14 +121,14 @@ export const ADVICE: WordsOf<Omit<AdviceMessages, keyof RuleMessages>> = {
     `${sentence(keptOr(finishes, 'what is kept'))} differ by ΔE ${deltaE.toFixed(0)}: over ${limit} a hard edge shows every waver, and any bleed (rule of thumb). Press that edge twice.`,
 };
 
-export const MOMENTS: WordsOf<MomentMessages> = {
+export const MOMENT_WORDS: WordsOf<MomentMessages> = {
   'moment.ready': ({ masked }) => (masked ? 'Masks are on' : 'Ready for colour'),
   'moment.coat': ({ finish, coat, coats }) => `${finish}: coat ${coat} of ${coats}`,
   'moment.pulled': () => 'The tape is off',
 };
 
 /** A plan that contradicts itself: told to us, not to a painter. */
-export const BROKEN: WordsOf<BrokenMessages> = {
+export const PLAN_FAULT_WORDS: WordsOf<PlanFaultMessages> = {
   'broken.id': ({ id }) => `${id} is there twice, or is named and not there`,
   'broken.after': ({ step, other, isMin, minMin, maxMin }) =>
     `${step} comes ${isMin} min after ${other}: from ${minMin} to ${maxMin ?? 'any'} it may`,

@@ -1,7 +1,7 @@
 import type { RefusalMessages } from '../codes';
 import type { WordsOf } from '../table';
 
-export const REFUSALS: WordsOf<RefusalMessages> = {
+export const REFUSAL_WORDS: WordsOf<RefusalMessages> = {
   'server.start-kind': () => 'must be start',
   'server.log-start': () => 'a job is started with its plan, by /start',
   'server.no-place': () => 'is no place in the list of jobs',

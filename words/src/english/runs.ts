@@ -6,7 +6,7 @@ const positions = (places: readonly number[], { length }: Pick<SentenceTools, 'l
   `${listText(places.map((place) => `at ${length(place)}`))} along the line`;
 
 /** How a run is laid. */
-export const TECHNIQUES: WordsOf<TechniqueMessages> = {
+export const TECHNIQUE_WORDS: WordsOf<TechniqueMessages> = {
   'technique.by-hand': () => 'Mask by hand.',
   'technique.end-before-bend': () => 'End the run before the bend, overlap a fresh piece, trim on the tape.',
   'technique.one-tape': () => 'Lay one tape down the strip; press both its edges.',
@@ -126,7 +126,7 @@ export const TECHNIQUE_REASONS: Readonly<Record<keyof TechniqueMessages, string>
 };
 
 /** What speaks against a tape. */
-export const DOUBTS: WordsOf<DoubtMessages> = {
+export const DOUBT_WORDS: WordsOf<DoubtMessages> = {
   'doubt.outstays': ({ cleanMin, staysMin }, { minutes }) =>
     `comes off clean for ${minutes(cleanMin)} and stays ${minutes(staysMin)} here: pull it sooner, or lay it anew`,
   'doubt.too-tight': () => 'too tight for every tape on the shelf: split the run at the bend or cut the edge from film',

@@ -4,7 +4,7 @@ import type { SafetyCode } from '@lintrel/core';
 export const FOLLOW_DATA_SHEETS = "Follow the product's safety data sheet, local rules and licensed practice.";
 
 /** Usual cautions. */
-export const SAFETY: Readonly<Record<SafetyCode, string>> = {
+export const SAFETY_WORDS: Readonly<Record<SafetyCode, string>> = {
   solvent: 'Solvents: vapour filter, eye protection, gloves; moving air; no flame, heater, pilot light or spark.',
   dust: 'Sanding dust, above all of old paint, which may hold lead or chromate: wet where it can be, dust mask, collect the waste.',
   biocide: 'Antifouling dust is poison: wet only, mask, gloves, collect every drop of the waste.',

@@ -7,7 +7,7 @@ import type {
   LeakMessages,
   OwnPieceMessages,
   Reach,
-  OutsideRim,
+  BeyondEdge,
   SectionMessages,
   SeenSide,
   StepMessages,
@@ -33,7 +33,7 @@ export const SIDES: Readonly<Record<SeenSide | 'along', string>> = {
 /** Where a tape along a rim lies, before the name of its edge. */
 import { SCHOOLS } from './names';
 
-const RIM_SIDES: Readonly<Record<OutsideRim, string>> = {
+const RIM_SIDES: Readonly<Record<BeyondEdge, string>> = {
   butt: 'tucked in along',
   gap: 'into the gap along',
   'goes-on': 'along',
@@ -180,7 +180,7 @@ export const CLOSING_TAPES: WordsOf<ClosingTapeMessages> = {
 };
 
 /** Pieces a person lays besides what the plan does. */
-export const OWN_PIECES: WordsOf<OwnPieceMessages> = {
+export const OWN_PIECE_WORDS: WordsOf<OwnPieceMessages> = {
   'own.tape': ({ name, tape, lengthMm, note, ...at }, speech) =>
     `${name}: ${speech.metres(lengthMm)} of ${tape ?? 'what fits'}${ownPlace({ name, tape, lengthMm, note, ...at }, speech)}.${noted(note)}`,
   'own.cover': ({ name, sizeM2, note, ...at }, speech) =>
@@ -314,7 +314,7 @@ const REACHES: Readonly<Record<Reach, string>> = {
 };
 
 /** Sections of a coat. */
-export const SECTIONS: WordsOf<SectionMessages> = {
+export const SECTION_WORDS: WordsOf<SectionMessages> = {
   'section.of': ({ part, areas, first, last, of }) => {
     const piece = of === 1 ? part : `${part} ${first === last ? first : `${first} to ${last}`} of ${of}`;
     return areas.length === 0 ? piece : `${areas.join(', ')} on ${piece}`;
@@ -322,7 +322,7 @@ export const SECTIONS: WordsOf<SectionMessages> = {
 };
 
 /** Where a mask is known to leak. */
-export const LEAKS: WordsOf<LeakMessages> = {
+export const LEAK_WORDS: WordsOf<LeakMessages> = {
   'leak.crossing': ({ part, places }) => `${part}, where tapes meet: ${places.join(', ')}`,
   'leak.corner': ({ part, places }) => `${part}, corners of ${listText(places)}`,
   'leak.fold': ({ part, places }) => `${part}, over folds: ${places.join(', ')}`,

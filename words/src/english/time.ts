@@ -3,13 +3,13 @@ import { showMinutes } from '@lintrel/core/front';
 import type { WordsOf } from '../table';
 
 /** Why strips cannot be pulled in time, and what would help. */
-export const BATCHES: WordsOf<BatchMessages> = {
+export const BATCH_WORDS: WordsOf<BatchMessages> = {
   'batch.pull-too-long': ({ longestPullMin, leastToMin }) =>
     `A pull takes longer than its window is open. It would do if ${longestPullMin > 0 ? `one took ${showMinutes(longestPullMin)} at most (shorter strips, a second person), or if ` : ''}the window closed no sooner than ${showMinutes(leastToMin)} after painting (slower thinner, cooler air).`,
 };
 
 /** Hours that cannot be, and days that cannot be planned: what stands in the way, and what would help. */
-export const DAYS: WordsOf<DayMessages> = {
+export const DAY_WORDS: WordsOf<DayMessages> = {
   'day.ends-first': () => 'ends before it begins',
   'day.date': () => 'must be a date such as 2026-12-24',
   'day.no-workers': () => 'Nobody works in this shop: add the people and their hours.',

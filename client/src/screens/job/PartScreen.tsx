@@ -23,7 +23,7 @@ import { Pick } from '@/forms/Pick';
 import { treeAt, without, withTree, type TreeKeys, type TypedTree } from '@/forms/tree';
 import { TreeField, TreeFormProvider } from '@/forms/TreeField';
 import { AttachedForm } from '@/job/AttachedForm';
-import { beyondEdges, rimEntries, RimsForm } from '@/job/RimsForm';
+import { contextKinds, contextEntries, SurroundingsForm } from '@/job/RimsForm';
 import { FeaturesForm } from '@/job/FeaturesForm';
 import { useJob } from '@/job/JobContext';
 import { newPart, partTree, readPart } from '@/job/partForm';
@@ -68,7 +68,7 @@ export function PartScreen() {
   const [group, setGroup] = useState<number | null>(null);
   const groups = edgeGroups(drawn?.edgePlaces ?? []);
   const edges = {
-    beyond: beyondEdges(tree),
+    beyond: contextKinds(tree),
     chosen: group === null ? [] : (groups[group] ?? []),
     onEdge: (edge: number) => setGroup(groups.findIndex((groupEdges) => groupEdges.includes(edge))),
   };
@@ -77,7 +77,7 @@ export function PartScreen() {
     if (!read.ok) {
       // A fault at an edge is told where that edge is spoken of.
       const rimIndex = Object.keys(read.faults).flatMap((path) => /^rims\[(\d+)\]/.exec(path)?.[1] ?? [])[0];
-      const edge = rimIndex === undefined ? null : Number(rimEntries(tree)[Number(rimIndex)]?.edge);
+      const edge = rimIndex === undefined ? null : Number(contextEntries(tree)[Number(rimIndex)]?.edge);
       if (edge !== null) setGroup(groups.findIndex((groupEdges) => groupEdges.includes(edge)));
       setFaults(read.faults);
       return showFirstFault();
@@ -169,7 +169,7 @@ export function PartScreen() {
         {drawn ? (
           <Panel>
             <Heading>What is round it</Heading>
-            <RimsForm
+            <SurroundingsForm
               groups={groups}
               names={drawn.edges}
               others={design.parts.filter((other) => other.id !== ownId)}
