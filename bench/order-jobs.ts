@@ -1,5 +1,5 @@
 import { NO_RULES, PAINT_SYSTEMS, typicalFinish, type OrderProblem } from '@lintrel/core';
-import { sampleArea, sampleBorder, sampleProblem } from '../core/src/testing-order';
+import { sampleArea, sampleBorder, sampleProblem } from '../core/src/testing/order';
 
 // Made-up jobs the search for the order of coats is measured on: the same on every run.
 

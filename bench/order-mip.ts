@@ -1,8 +1,8 @@
 import { filmTimes, finishOf, memoizedCoats, finishesInUse, type OrderProblem, firstTwo } from '@lintrel/core';
 import highs from 'highs';
-import { mixMinutes } from '../core/src/order/gun';
-import { coverMin, coverOver, edgeCost, uncoverMin } from '../core/src/order/mask-cost';
-import { RULE_OF_THUMB } from '../core/src/units';
+import { mixMinutes } from '../core/src/stage/gun';
+import { coverMin, coverOver, edgeCost, uncoverMin } from '../core/src/stage/mask-cost';
+import { RULE_OF_THUMB } from '../core/src/kit';
 
 // The order of coats as a mixed-integer program, for a solver from outside: the same model as the evaluator on jobs of one part with
 // something kept, fresh masks, one gun, solid airbrush colours and nothing that has to be keyed, by least work.

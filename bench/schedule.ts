@@ -1,7 +1,7 @@
 import { solveSchedule } from '@lintrel/core';
 import highs from 'highs';
-import { modelOf } from '../core/src/schedule/testing-model';
-import { shopOf } from '../core/src/schedule/testing-shop';
+import { modelOf } from '../core/src/testing/schedule-model';
+import { shopOf } from '../core/src/testing/schedule-shop';
 
 /** Shops of five jobs of five tasks each, two people and one booth. */
 const SEEDS = [12345, 7];

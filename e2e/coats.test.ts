@@ -2,7 +2,7 @@ import { mkdtemp, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Job, Plan } from '@lintrel/core';
-import { straight } from '../core/src/testing';
+import { straight } from '../core/src/testing/samples';
 import { onPage, type Hands } from './hands';
 import { appUnderTest, PHONE, WIDE } from './harness';
 

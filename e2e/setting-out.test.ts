@@ -3,7 +3,7 @@ import { mkdtemp, readdir, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Design, Job, Plan } from '@lintrel/core';
-import { straight, sweep } from '../core/src/testing';
+import { straight, sweep } from '../core/src/testing/samples';
 import { onPage, type Hands } from './hands';
 import { appUnderTest, PHONE, WIDE } from './harness';
 

@@ -1,5 +1,7 @@
 // A narrow door for what is loaded first: units, the log, the list of jobs. Nothing of geometry, colours or planning comes with it.
+export * from './kit';
 export * from './units';
+export * from './runsheet';
 export * from './log';
 export type { AirReading } from './air';
 export * from './api/summary';

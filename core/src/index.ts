@@ -1,4 +1,5 @@
 // The doors of all rooms, in the order of the work.
+export * from './kit';
 export * from './units';
 export * from './tape';
 export * from './finish';
@@ -17,9 +18,16 @@ export * from './setout';
 export * from './edit';
 export * from './prepare';
 export * from './masking';
+export * from './stage';
 export * from './order';
 export * from './runs';
+export * from './runsheet';
 export * from './log';
+export * from './contract';
+export * from './problem';
+export * from './items';
+export * from './steps';
+export * from './check';
 export * from './plan';
 export * from './day';
 export * from './views';

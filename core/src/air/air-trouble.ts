@@ -1,5 +1,5 @@
-import { airAt, type AirSeries } from './course';
 import { dewMargin } from './dew';
+import { airAt, type AirSeries } from './series';
 
 /** What is wrong with the air while something is done; worst first met. */
 export interface AirTrouble {

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { numberBetween, oneOfWords } from '../units';
+import { numberBetween, oneOfWords } from '../kit';
 
 export const AIR_MOVEMENTS = ['still', 'normal', 'booth'] as const;
 export type AirMovement = (typeof AIR_MOVEMENTS)[number];

@@ -1,4 +1,4 @@
-import { RULE_OF_THUMB } from '../units';
+import { RULE_OF_THUMB } from '../kit';
 
 // Magnus coefficients over water, valid −45 … 60 °C (Sonntag 1990).
 const MAGNUS_A = 17.625;

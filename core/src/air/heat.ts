@@ -1,5 +1,5 @@
-import { airAt, type AirSeries, type AirReading } from './course';
 import { saturation } from './dew';
+import { airAt, type AirReading, type AirSeries } from './series';
 
 /** Where warmth may come from: an oven or a baking booth, a lamp or fan, the sun. */
 export const HEATS = ['bake', 'heater', 'sun'] as const;

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import type { AirReading } from '../air';
-import { instantText, MS_PER_MINUTE, numberBetween } from '../units';
+import { instantText, numberBetween } from '../kit';
+import { MS_PER_MINUTE } from '../units';
 import { instant } from './summary';
 
 /** A reading of the air: from the sensor, or typed by somebody. */

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { idText, numberBetween } from '../units';
+import { idText, numberBetween } from '../kit';
 
 /** The masks of a job are to be cut from film of a width. */
 export const cutSchema = v.strictObject({ job: idText(), widthMm: numberBetween(10, 2000, 'mm') });

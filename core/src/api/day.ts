@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { instantText, nameText, stepText } from '../units';
+import { instantText, nameText, stepText } from '../kit';
 import { messageSchema } from './summary';
 
 // What the clock is told of the day's plan. Moments are ms since 1970.

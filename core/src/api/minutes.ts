@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { WORK_SORTS } from '../log';
+import { WORK_SORTS } from '../runsheet';
 
 /** How quick hands are in this shop: of everybody together (person null) and of each who signs. */
 export const minutesAnswerSchema = v.array(

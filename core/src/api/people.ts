@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { nameText, oneOfWords, messageWithoutValues, faultText, uuidText } from '../units';
+import { faultText, messageWithoutValues, nameText, oneOfWords, uuidText } from '../kit';
 import { instant } from './summary';
 
 /** Owner: everything; painter: jobs, shelf, backups; helper: the run sheet; viewer: looks on. */

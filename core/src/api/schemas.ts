@@ -1,27 +1,27 @@
 import * as v from 'valibot';
 import { finishSchema, PULL_TIMINGS } from '../finish';
 import { designSchema } from '../job';
+import {
+  faultText,
+  idText,
+  instantText,
+  JOB_KINDS,
+  listOf,
+  messageWithoutValues,
+  nameText,
+  noteText,
+  numberBetween,
+  oneOfWords,
+  positiveUpTo,
+  stepText,
+  uuidText,
+} from '../kit';
 import { FEELS, PULLS } from '../learning';
 import { lineSchema } from '../lines';
 import { logEventSchema } from '../log';
 import { outlineSchema } from '../surface';
 import { supplySchema, tapeSchema } from '../tape';
-import {
-  idText,
-  instantText,
-  listOf,
-  nameText,
-  noteText,
-  numberBetween,
-  JOB_KINDS,
-  oneOfWords,
-  messageWithoutValues,
-  positiveUpTo,
-  stepText,
-  faultText,
-  uuidText,
-} from '../units';
-import { instant, revision, messageSchema } from './summary';
+import { instant, messageSchema, revision } from './summary';
 
 /** Asks for a new job. */
 export const newJobSchema = v.strictObject({

@@ -1,7 +1,8 @@
 import * as v from 'valibot';
 import { AIR_MOVEMENTS, HEATS } from '../air';
-import { newestEventSchema, type FrozenPlan } from '../log';
-import { JOB_KINDS, type Message, wholeBetween } from '../units';
+import { JOB_KINDS, type Message, wholeBetween } from '../kit';
+import { newestEventSchema } from '../log';
+import type { FrozenPlan } from '../runsheet';
 
 // What the list of jobs and a run sheet are told: it knows nothing of designs.
 

@@ -1,11 +1,12 @@
-import { closeRing, firstItem } from '../units';
-import { distanceToSegment, isInsideRing, ringArea, type Point } from '../curves';
 import fc from 'fast-check';
+import { distanceToSegment, isInsideRing, type Point, ringArea } from '../curves';
+import { closeRing, firstItem } from '../kit';
 import type { TrimLine } from '../lines';
-import { type Surface } from '../surface';
-import { areasOn, linesOn, straight, sweep } from '../testing';
-import { libraryAreas } from '../testing-library-areas';
-import { areaAt, carryChoices, chosenFinishes } from '.';
+import type { Surface } from '../surface';
+import { libraryAreas } from '../testing/library-areas';
+import { areasOn, linesOn, straight, sweep } from '../testing/samples';
+import { carryChoices } from './carry';
+import { areaAt, chosenFinishes } from './find';
 
 const at = (x: number, y: number): Point => ({ x, y });
 const SQUARE = [at(0, 0), at(1000, 0), at(1000, 1000), at(0, 1000)];

@@ -1,22 +1,22 @@
 import type { Point } from '../curves';
+import { LIMITS, type LineId, MAX_DISTANCE_MM, TOLERANCE } from '../kit';
 import type { LineMessage, ResolvedLine } from '../lines';
 import type { Skin } from '../surface';
-import { MAX_DISTANCE_MM, LIMITS, TOLERANCE, type LineId } from '../units';
-import { bordersBetween, type Border } from './borders';
+import { type Border, bordersBetween } from './borders';
 import { facesOf } from './face';
 import { traceCycles } from './faces';
-import { toGrid, type GridPoint } from './grid';
-import { mergeFaces } from './group';
-import { sortAreas, measureArea, type Area } from './measure';
+import { type GridPoint, toGrid } from './grid';
 import {
+  type IntersectionOverflow,
   mergeCollinearEdges,
-  splitWithLimit,
   OPENING,
   OUTLINE,
   SEAM,
-  type IntersectionOverflow,
   type Segment,
-} from './node';
+  splitWithLimit,
+} from './intersections';
+import { type Area, measureArea, sortAreas } from './measure';
+import { mergeFaces } from './merge-faces';
 
 /** What the lines make of a part. */
 export interface Arrangement {

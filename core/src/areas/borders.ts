@@ -1,8 +1,8 @@
+import { type LineId, TOLERANCE } from '../kit';
 import type { Skin } from '../surface';
 import type { Face } from './face';
-import type { ArrangementEdge } from './node';
+import type { ArrangementEdge } from './intersections';
 import { seamPiece, type SeamPiece } from './seam';
-import { TOLERANCE, type LineId } from '../units';
 
 /** A piece of a trim line with one area on each side. */
 export interface Border {

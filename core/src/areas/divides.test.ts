@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { TrimLine } from '../lines';
 import type { Feature, Surface } from '../surface';
-import { areasOn, straight } from '../testing';
+import { areasOn, straight } from '../testing/samples';
 
 // A line that runs on right across a part divides it, whatever its rim is like and whatever opening it passes through. Lines that
 // do not cross are set out side by side, so that how many areas there are, and how large, follows from geometry alone.

@@ -1,8 +1,8 @@
-import { isInsideRing, ringArea, type Point } from '../curves';
+import { isInsideRing, type Point, ringArea } from '../curves';
 import type { Outlines } from './arrange';
 import type { Cycle } from './faces';
 import { fromGrid } from './grid';
-import { interiorPoint } from './seed';
+import { interiorPoint } from './interior-point';
 
 /** A piece of the sheet no line crosses: one closed walk round it, others round its holes. */
 export interface Face {

@@ -1,5 +1,5 @@
 import { gridKey, type GridPoint } from './grid';
-import type { ArrangementEdge } from './node';
+import type { ArrangementEdge } from './intersections';
 
 /** A directed side of an edge; the face it bounds lies on its left. */
 export interface HalfEdge {

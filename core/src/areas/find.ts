@@ -1,6 +1,6 @@
-import { boundingBox, isInsideRing, rayCrossesEdge, isNearBox, type Box, type Point } from '../curves';
+import { boundingBox, type Box, isInsideRing, isNearBox, type Point, rayCrossesEdge } from '../curves';
+import type { FinishId } from '../kit';
 import type { Area } from './measure';
-import type { FinishId } from '../units';
 
 /** True where a place lies inside some rings: where a way out crosses an odd number of them. */
 export const isInsideRings = (place: Point, rings: readonly (readonly Point[])[]): boolean =>

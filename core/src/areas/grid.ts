@@ -1,5 +1,5 @@
 import type { Point } from '../curves';
-import { TOLERANCE } from '../units';
+import { TOLERANCE } from '../kit';
 
 /** A place on the integer grid of 1 µm; orientation is exact there in doubles. */
 export interface GridPoint {

@@ -2,6 +2,6 @@ export * from './arrange';
 export * from './borders';
 export * from './carry';
 export * from './find';
-export * from './name';
+export * from './area-ids';
 export * from './mirror';
 export type { Area } from './measure';

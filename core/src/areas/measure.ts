@@ -1,7 +1,7 @@
-import { ringArea, ringLength, type Point } from '../curves';
+import { type Point, ringArea, ringLength } from '../curves';
+import { TOLERANCE } from '../kit';
 import { trueLength } from '../lines';
-import { type Metric, type Skin } from '../surface';
-import { TOLERANCE } from '../units';
+import type { Metric, Skin } from '../surface';
 import type { Face } from './face';
 import { fromGrid } from './grid';
 import { seamPiece } from './seam';

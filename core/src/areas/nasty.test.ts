@@ -1,8 +1,9 @@
 import fc from 'fast-check';
-import type { Surface } from '../surface';
 import type { TrimLine } from '../lines';
-import { areasOn, BASE, BOARD, straight, sweep } from '../testing';
-import { areaAt, mirrorArrangement } from '.';
+import type { Surface } from '../surface';
+import { areasOn, BASE, BOARD, straight, sweep } from '../testing/samples';
+import { areaAt } from './find';
+import { mirrorArrangement } from './mirror';
 
 // Cases that break careless geometry, each for a reason of its own.
 

@@ -1,6 +1,6 @@
 import type { Skin } from '../surface';
 import { fromGrid } from './grid';
-import type { ArrangementEdge } from './node';
+import type { ArrangementEdge } from './intersections';
 
 /** A piece of a seam edge: where along the seam it lies, and on which of its two copies. */
 export interface SeamPiece {

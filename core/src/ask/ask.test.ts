@@ -1,8 +1,9 @@
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import { SHIPPED_SHELF } from '../job';
-import { answer, faults } from '../testing-ask';
-import { ask, exampleInput, QUESTIONS } from '.';
+import { answer, faults } from '../testing/ask';
+import { ask, QUESTIONS } from '.';
+import { exampleInput } from './question';
 
 describe('every question', () => {
   it.each(

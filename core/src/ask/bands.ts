@@ -1,6 +1,6 @@
-import { solveBands, type BandUnknown } from '../lines';
+import { type BandUnknown, solveBands } from '../lines';
 import { lengthFromZeroKey, lengthKey, UNKNOWN_VALUE, valueOrUnknown, wholeKey } from './key';
-import { rectangleRing, question, refuseAt } from './question';
+import { question, rectangleRing, refuseAt } from './question';
 
 const NAMES: readonly BandUnknown[] = ['length', 'count', 'width', 'gap', 'margin'];
 

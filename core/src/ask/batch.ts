@@ -1,7 +1,7 @@
-import { batches, type BatchCycleStep } from '../batch';
-import { messageWithoutValues } from '../units';
+import { type BatchCycleStep, batches } from '../batch';
+import { messageWithoutValues } from '../kit';
 import { minutesKey, wholeKey } from './key';
-import { rectangleRing, question, refuseAt } from './question';
+import { question, rectangleRing, refuseAt } from './question';
 
 interface BatchAnswer extends Record<string, unknown> {
   readonly feasible: boolean;

@@ -1,5 +1,5 @@
-import { closeRing } from '../units';
-import { fitTapeToBend, type BodySide } from '../tape';
+import { closeRing } from '../kit';
+import { type BodySide, fitTapeToBend } from '../tape';
 import { choiceKey, lengthKey, optional, shareKey, shelfKey } from './key';
 import { noTape, question } from './question';
 

@@ -1,8 +1,8 @@
 import { wordsFor } from '@lintrel/words';
-import type { Message } from '../units';
 import fc from 'fast-check';
 import { PAINT_SYSTEM_KEYS } from '../finish';
-import { answer, faults } from '../testing-ask';
+import type { Message } from '../kit';
+import { answer, faults } from '../testing/ask';
 
 const { say } = wordsFor();
 

@@ -1,7 +1,7 @@
+import { messageWithoutValues } from '../kit';
 import { coneSheet, skinOf } from '../surface';
-import { messageWithoutValues } from '../units';
 import { lengthFromZeroKey, lengthKey } from './key';
-import { rectangleRing, closedLoop, question, refuseAt } from './question';
+import { closedLoop, question, rectangleRing, refuseAt } from './question';
 
 export const cone = question({
   name: 'cone',

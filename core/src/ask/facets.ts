@@ -1,5 +1,5 @@
+import { messageWithoutValues } from '../kit';
 import { facetsForBend } from '../tape';
-import { messageWithoutValues } from '../units';
 import { lengthKey } from './key';
 import { question, refuseAt } from './question';
 

@@ -1,7 +1,7 @@
-import { coatsToHide, coatSteps } from '../finish';
-import { RULE_OF_THUMB } from '../units';
+import { coatSteps, coatsToHide } from '../finish';
+import { RULE_OF_THUMB } from '../kit';
 import { colourKey, numberKey, optional } from './key';
-import { rectangleRing, question } from './question';
+import { question, rectangleRing } from './question';
 
 interface HideAnswer extends Record<string, unknown> {
   readonly coats: number | null;

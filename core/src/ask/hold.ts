@@ -1,9 +1,9 @@
 import { REFERENCE_AIR } from '../air';
 import { maxDwellMin } from '../drying';
 import { PAINT_SYSTEM_KEYS, type PaintSystemKey } from '../finish';
-import { deTackFor, filmBond, holdOnFilm, tapeGrip, type Hold } from '../masking';
+import { bisect } from '../kit';
+import { deTackFor, filmBond, type Hold, holdOnFilm, tapeGrip } from '../masking';
 import { typicalAgeMarks } from '../over';
-import { bisect } from '../units';
 import { ageKey, choiceKey, minutesKey, optional, shelfKey } from './key';
 import { noTape, question } from './question';
 

@@ -1,5 +1,5 @@
-import { SHIPPED_SHELF, type Checked, type Shelf } from '../job';
-import { roundNumbers } from '../units';
+import { type Checked, type Shelf, SHIPPED_SHELF } from '../job';
+import { roundNumbers } from '../kit';
 import { bands } from './bands';
 import { batch } from './batch';
 import { bend } from './bend';
@@ -15,7 +15,7 @@ import { mix } from './mix';
 import { opening } from './opening';
 import { order } from './order';
 import { over } from './over';
-import { askQuestion, refuseAt, type Answer, type Question } from './question';
+import { type Answer, askQuestion, type Question, refuseAt } from './question';
 import { ring } from './ring';
 import { scale } from './scale';
 import { stations } from './stations';
@@ -23,7 +23,7 @@ import { which } from './which';
 import { windows } from './windows';
 import { wrap } from './wrap';
 
-export * from './says';
+export * from './messages';
 export { exampleInput, type Answer, type Question, type Sketch, type SketchStroke, type Way } from './question';
 export type { Key } from './key';
 

@@ -1,22 +1,19 @@
 import * as v from 'valibot';
-import type { Accepted } from './says';
 import {
-  parseFaultText,
+  faultText,
+  firstTwo,
   listOf,
   MAX_COORDINATE_MM,
-  messageWithoutValues,
-  readHumidity,
-  type Reading,
-  readLength,
-  readNumber,
-  readTemperature,
-  readFailed,
   type Message,
-  truncate,
-  faultText,
+  messageWithoutValues,
+  parseFaultText,
+  readFailed,
+  type Reading,
   readOk,
-  firstTwo,
-} from '../units';
+  truncate,
+} from '../kit';
+import { readHumidity, readLength, readNumber, readTemperature } from '../units';
+import type { Accepted } from './messages';
 
 /** One value a question takes. The same key serves the form, the request body and the command line. */
 export interface Key<T = unknown> {

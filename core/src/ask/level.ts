@@ -1,6 +1,6 @@
 import { levelLineOnTube, type LevelPoint } from '../lines';
 import { lengthKey, numberKey, signedLengthKey } from './key';
-import { rectangleRing, question, refuseAt } from './question';
+import { question, rectangleRing, refuseAt } from './question';
 
 /** A table longer than this is no table. */
 const MOST_ROWS = 2000;

@@ -1,7 +1,7 @@
 import { mixParts, sprayedMl } from '../finish';
+import { messageWithoutValues } from '../kit';
 import { numberKey, ratioKey, shareKey, wholeKey } from './key';
-import { rectangleRing, question, refuseAt } from './question';
-import { messageWithoutValues } from '../units';
+import { question, rectangleRing, refuseAt } from './question';
 
 interface MixAnswer extends Record<string, unknown> {
   readonly ml: number;

@@ -1,6 +1,6 @@
+import { isModelScale } from '../kit';
 import { closingMethod } from '../masking';
 import { OPENING_USES, type OpeningUse, type ZoneShape } from '../surface';
-import { isModelScale } from '../units';
 import { choiceKey, lengthKey, numberKey, optional } from './key';
 import { question } from './question';
 

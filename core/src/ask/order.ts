@@ -1,8 +1,8 @@
 import { coatsToHide } from '../finish';
-import { RULE_OF_THUMB } from '../units';
+import { RULE_OF_THUMB } from '../kit';
 import { strengthKeys } from './hide';
 import { colourKey } from './key';
-import { rectangleRing, question } from './question';
+import { question, rectangleRing } from './question';
 
 interface OrderAnswer extends Record<string, unknown> {
   readonly orders: readonly {

@@ -1,8 +1,8 @@
 import { REFERENCE_AIR } from '../air';
 import { PAINT_SYSTEM_KEYS, type PaintSystemKey } from '../finish';
-import { compatibilityOf, typicalAgeMarks, type CompatibilityAnswer, type CompatibilityMessage } from '../over';
+import { type CompatibilityAnswer, type CompatibilityMessage, compatibilityOf, typicalAgeMarks } from '../over';
 import { ageKey, choiceKey, numberKey, optional } from './key';
-import { rectangleRing, question } from './question';
+import { question, rectangleRing } from './question';
 
 interface OverGiven extends Record<string, unknown> {
   readonly lower: PaintSystemKey;

@@ -1,8 +1,8 @@
-import { pathText, type Checked, type Fault, type Shelf } from '../job';
-import { parseFaultText, MAX_FAULTS, truncate, closeRing } from '../units';
 import * as v from 'valibot';
-import { MAX_ECHO_CHARACTERS, type Key } from './key';
-import type { AskMessage, SketchMessage } from './says';
+import { type Checked, type Fault, pathText, type Shelf } from '../job';
+import { closeRing, MAX_FAULTS, parseFaultText, truncate } from '../kit';
+import { type Key, MAX_ECHO_CHARACTERS } from './key';
+import type { AskMessage, SketchMessage } from './messages';
 
 /** Values of a question as its keys read them; those left out without a fallback are undefined. */
 export type Values<K extends Record<string, Key>> = {

@@ -1,8 +1,8 @@
-import { ringRadiusOnSheet, skinOf, type RevolutionAxis, type Surface } from '../surface';
-import { fitTapeToBend, type BodySide } from '../tape';
-import { messageWithoutValues, firstFour } from '../units';
+import { firstFour, messageWithoutValues } from '../kit';
+import { type RevolutionAxis, ringRadiusOnSheet, skinOf, type Surface } from '../surface';
+import { type BodySide, fitTapeToBend } from '../tape';
 import { choiceKey, lengthFromZeroKey, lengthKey, optional, shareKey } from './key';
-import { rectangleRing, closedLoop, question, refuseAt, type SketchStroke } from './question';
+import { closedLoop, question, rectangleRing, refuseAt, type SketchStroke } from './question';
 
 export const ring = question({
   name: 'ring',

@@ -1,6 +1,6 @@
-import { compareText, messageWithoutValues, readFailed, readOk } from '../units';
+import { compareText, messageWithoutValues, readFailed, readOk } from '../kit';
 import { lengthKey, lengthsKey, typedKey } from './key';
-import { rectangleRing, question } from './question';
+import { question, rectangleRing } from './question';
 
 /** Widths that tapes on hand make, against the one wanted. */
 interface TapeSum extends Record<string, unknown> {

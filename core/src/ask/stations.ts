@@ -1,6 +1,6 @@
-import { pathLength, tightestBend, type Path } from '../curves';
+import { type Path, pathLength, tightestBend } from '../curves';
+import { messageWithoutValues, RULE_OF_THUMB } from '../kit';
 import { stationsOf, sweepPath } from '../lines';
-import { messageWithoutValues, RULE_OF_THUMB } from '../units';
 import { lengthKey, optional, placesKey } from './key';
 import { question, refuseAt } from './question';
 

@@ -1,6 +1,6 @@
 import { wrapLength } from '../lines';
 import { lengthFromZeroKey, lengthKey, numberKey } from './key';
-import { rectangleRing, question } from './question';
+import { question, rectangleRing } from './question';
 
 export const wrap = question({
   name: 'wrap',

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { batches, type Batches, type StripTimes } from '.';
-import { scheduleActions, minutesOfActions, type BatchAction } from './sequence';
+import { type BatchAction, minutesOfActions, scheduleActions, type StripTimes } from './actions';
+import { batches, type Batches } from './batch';
 
 /** Every order of turns in which strips are painted and pulled in turn. */
 function* everyOrder(count: number, painted = 0, pulled = 0): Generator<BatchAction[]> {

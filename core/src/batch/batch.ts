@@ -1,7 +1,7 @@
-import { maxPaintedAhead, shortestCycle } from './rhythm';
-import { maxWaitMin, TIME_TOLERANCE_MIN, scheduleActions, type StripTimes, type BatchAction } from './sequence';
+import { type BatchAction, maxWaitMin, scheduleActions, type StripTimes, TIME_TOLERANCE_MIN } from './actions';
+import { maxPaintedAhead, shortestCycle } from './cycle';
 
-export type { StripTimes, BatchAction } from './sequence';
+export type { StripTimes, BatchAction } from './actions';
 
 /** The rhythm of painting and pulling, in heaps: so many of one turn after the other. */
 export interface BatchCycleStep {

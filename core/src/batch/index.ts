@@ -1,3 +1,3 @@
 export * from './batch';
-export * from './heaps';
-export type { BatchMessages } from './says';
+export * from './section-cycle';
+export type { BatchMessages } from './messages';

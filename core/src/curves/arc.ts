@@ -1,7 +1,7 @@
-import { circleFit, circleThrough, arcSteps, arcSweep } from './circle';
-import { distance, type Point } from './point';
+import { firstThree, TOLERANCE } from '../kit';
+import { arcSteps, arcSweep, circleFit, circleThrough } from './circle';
 import type { Path, PathPoint } from './path';
-import { TOLERANCE, firstThree } from '../units';
+import { distance, type Point } from './point';
 
 /**
  * The arc from one place through a second to a third.

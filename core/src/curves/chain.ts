@@ -1,7 +1,7 @@
-import { circleThrough, arcSteps, arcSweep } from './circle';
-import { distance, type Point } from './point';
 import * as v from 'valibot';
-import { coordinate, messageWithoutValues, faultText, TOLERANCE } from '../units';
+import { coordinate, faultText, messageWithoutValues, TOLERANCE } from '../kit';
+import { arcSteps, arcSweep, circleThrough } from './circle';
+import { distance, type Point } from './point';
 
 /** A place as the job file writes it: [x, y] in mm. */
 export const placeSchema = v.strictTuple([coordinate(), coordinate()], faultText(messageWithoutValues('field.place')));

@@ -1,4 +1,4 @@
-import { lowerBound } from '../units';
+import { lowerBound } from '../kit';
 import { distance, type Point } from './point';
 
 /** A place on a line with its direction and bend. */

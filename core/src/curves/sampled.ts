@@ -1,5 +1,5 @@
+import { type Path, type PathPoint, withArcLength } from './path';
 import { distance, type Point } from './point';
-import { withArcLength, type Path, type PathPoint } from './path';
 
 /** A turn at one place above this is a corner: flattened curves turn by far less from piece to piece, radians. */
 const CORNER = (18 * Math.PI) / 180;

@@ -1,5 +1,5 @@
+import { type Path, withArcLength } from './path';
 import { distance, type Point } from './point';
-import { withArcLength, type Path } from './path';
 
 /** A straight line between two places; null where they are the same place. */
 export function straightPath(from: Point, to: Point): Path | null {

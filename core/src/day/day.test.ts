@@ -1,7 +1,11 @@
+import { remixId, ruleInAir, scuffId } from '../log';
+import { workSort } from '../runsheet';
 import { scheduleFaults } from '../schedule';
-import { remixId, ruleInAir, scuffId, workSort } from '../log';
-import { days, doneUntil, shop, stepsOf, two } from './testing-days';
-import { expectedAir, hoursOver, jobTasks, planDay, type RunningJob, type PersonSpeed } from '.';
+import { days, doneUntil, shop, stepsOf, two } from '../testing/days';
+import { planDay } from './plan-day';
+import { expectedAir, hoursOver } from './shop-day';
+import type { PersonSpeed } from './step-minutes';
+import { jobTasks, type RunningJob } from './tasks';
 
 const jobOf = (name: string, done: Readonly<Record<string, number>> = {}): RunningJob => ({
   id: name,

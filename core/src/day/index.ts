@@ -1,9 +1,9 @@
 export * from './shop-day';
 export * from './tasks';
 export * from './plan-day';
-export * from './kept-order';
-export type { GunConflict } from './gun';
+export * from './stored-order';
+export type { GunConflict } from './gun-uses';
 export * from './observed';
-export * from './took';
-export type { DayMessages } from './says';
-export * from './work-air';
+export * from './step-minutes';
+export type { DayMessages } from './messages';
+export * from './air-troubles';

@@ -1,7 +1,8 @@
+import type { StepId } from '../kit';
 import { learnedFactorFrom } from '../learning';
-import type { LogEvent, Observed, Step } from '../log';
-import type { StepId } from '../units';
-import { observationsIn, type ObservedSheet } from '.';
+import type { LogEvent, Observed } from '../log';
+import type { Step } from '../runsheet';
+import { observationsIn, type ObservedSheet } from './observed';
 
 const windows = {
   rate: 1,

@@ -1,8 +1,10 @@
-import type { Observation } from '../learning';
-import { EMPTY_LOG, logAfter, type LogEvent, type Step } from '../log';
-import { PULL_TIMINGS, type PullTiming } from '../finish';
 import type { PullWindows } from '../drying';
-import { MS_PER_MINUTE, RULE_OF_THUMB } from '../units';
+import { PULL_TIMINGS, type PullTiming } from '../finish';
+import { RULE_OF_THUMB } from '../kit';
+import type { Observation } from '../learning';
+import { EMPTY_LOG, logAfter, type LogEvent } from '../log';
+import type { Step } from '../runsheet';
+import { MS_PER_MINUTE } from '../units';
 
 /** What of a frozen plan is needed to read what was seen. */
 export interface ObservedSheet {

@@ -1,6 +1,8 @@
 import { scheduleFaults } from '../schedule';
-import { days, doneUntil, stepsOf, two } from './testing-days';
-import { hoursOver, planDay, type RunningJob } from '.';
+import { days, doneUntil, stepsOf, two } from '../testing/days';
+import { planDay } from './plan-day';
+import { hoursOver } from './shop-day';
+import type { RunningJob } from './tasks';
 
 const steps = stepsOf('tansy');
 const job = (id: string, done: RunningJob['doneMin'] = new Map()): RunningJob => ({

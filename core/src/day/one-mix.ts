@@ -1,9 +1,9 @@
-import type { Step } from '../log';
+import { RULE_OF_THUMB, type StepId } from '../kit';
+import type { Step } from '../runsheet';
 import type { Assignment, Task } from '../schedule';
-import { RULE_OF_THUMB, type StepId } from '../units';
-import { gunUses, type GunUse } from './gun';
+import { type GunUse, gunUses } from './gun-uses';
+import { expectedMinutes, type PersonSpeed } from './step-minutes';
 import type { DayWork, RunningJob } from './tasks';
-import { expectedMinutes, type PersonSpeed } from './took';
 
 /** Two jobs sprayed from one mix: the second right after the first, the gun cleaned once. */
 export interface OneMix {

@@ -1,27 +1,28 @@
+import { RULE_OF_THUMB } from '../kit';
+import { NO_AIR, type ShopAir } from '../log';
+import type { Step } from '../runsheet';
 import {
-  bindingConstraints,
-  TIME_TOLERANCE_MIN,
-  latestStarts,
-  scheduleTrouble,
-  withoutMaxLags,
-  withoutPins,
-  type Binding,
   type Assignment,
+  type Binding,
+  bindingConstraints,
   type LatestStart,
+  latestStarts,
   type Schedule,
   type ScheduleProblem,
+  scheduleTrouble,
   type ScheduleTrouble,
   type Task,
+  TIME_TOLERANCE_MIN,
+  withoutMaxLags,
+  withoutPins,
 } from '../schedule';
-import { NO_AIR, type ShopAir, type Step } from '../log';
-import { RULE_OF_THUMB } from '../units';
-import type { GunConflict } from './gun';
-import { storedOrderOf, NO_STORED_ORDER, type StoredOrder } from './kept-order';
+import type { GunConflict } from './gun-uses';
 import type { OneMix } from './one-mix';
-import { hoursOver, type CalendarDay, type ShopDay } from './shop-day';
-import { MAX_TASKS_TWICE, solveNear, resolveGun, type SolvedProblem } from './sprayed';
-import { gunFacility, jobTasks, minutesOf, type DayWork, type RunningJob, type MissedWindow } from './tasks';
-import type { PersonSpeed } from './took';
+import { MAX_TASKS_TWICE, resolveGun, type SolvedProblem, solveNear } from './resolve-gun';
+import { type CalendarDay, hoursOver, type ShopDay } from './shop-day';
+import type { PersonSpeed } from './step-minutes';
+import { NO_STORED_ORDER, type StoredOrder, storedOrderOf } from './stored-order';
+import { type DayWork, gunFacility, jobTasks, minutesOf, type MissedWindow, type RunningJob } from './tasks';
 
 /** The day's plan of a shop. */
 export interface DayPlan {

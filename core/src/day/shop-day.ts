@@ -1,6 +1,6 @@
 import * as v from 'valibot';
-import { idText, listOf, nameText, numberBetween, messageWithoutValues, faultText, wholeBetween } from '../units';
-import { forecastAir, type AirReading } from '../air';
+import { type AirReading, forecastAir } from '../air';
+import { faultText, idText, listOf, messageWithoutValues, nameText, numberBetween, wholeBetween } from '../kit';
 import type { Shift } from '../schedule';
 
 const DAY_MIN = 1440;

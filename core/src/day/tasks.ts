@@ -1,8 +1,9 @@
 import type { Heat } from '../air';
-import { remedyOf, NO_AIR, ruleInAir, scuffId, ruleStart, type AfterRule, type ShopAir, type Step } from '../log';
+import { maxOf, RULE_OF_THUMB } from '../kit';
+import { NO_AIR, remedyOf, ruleInAir, ruleStart, scuffId, type ShopAir } from '../log';
+import type { AfterRule, Step } from '../runsheet';
 import type { Lag, Task } from '../schedule';
-import { maxOf, RULE_OF_THUMB } from '../units';
-import { expectedMinutes, type PersonSpeed } from './took';
+import { expectedMinutes, type PersonSpeed } from './step-minutes';
 
 /** What is left of a job in the shop, as one walks through it. */
 export interface RunningJob {

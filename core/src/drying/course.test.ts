@@ -1,20 +1,22 @@
 import fc from 'fast-check';
-import { SHIPPED_FINISHES } from '../finish';
 import {
   airAt,
+  type AirSeries,
   airTroubles,
+  airWithHeat,
+  constantAir,
   dryingRate,
+  dryingRateFunction,
+  elapsedBetween,
   forecastAir,
   heatRisk,
   measuredThenForecast,
-  dryingRateFunction,
-  elapsedBetween,
-  constantAir,
-  airWithHeat,
   timeWhenElapsed,
-  type AirSeries,
 } from '../air';
-import { cleanEdgeLikelihood, maxDwellMin, dwellRate, edgeRisk, filmOf, marksOf, pullWindows } from '.';
+import { SHIPPED_FINISHES } from '../finish';
+import { filmOf } from './film';
+import { cleanEdgeLikelihood, edgeRisk } from './risk';
+import { dwellRate, marksOf, maxDwellMin, pullWindows } from './window';
 
 const steady = (airC: number, rhPercent = 50) => constantAir({ airC, rhPercent, movement: 'normal' });
 const course = (...readings: (readonly [number, number, number?])[]): AirSeries => ({

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { SHIPPED_FINISHES } from '../finish';
 import { dewMargin, dewPoint, dryingRate } from '../air';
-import { buildFactor, coatFlashMin, coatGap, dryingBuildUm, maxDwellMin, marksOf, pullWindows } from '.';
-import { intersectSpans } from '../units';
+import { SHIPPED_FINISHES } from '../finish';
+import { intersectSpans } from '../kit';
+import { buildFactor, coatFlashMin, coatGap, dryingBuildUm, marksOf, maxDwellMin, pullWindows } from './window';
 
 const air = (airC: number, rhPercent = 50) => ({ airC, rhPercent, movement: 'normal' as const });
 const finish = (id: string) => SHIPPED_FINISHES.find((one) => one.id === id) ?? SHIPPED_FINISHES[0]!;

@@ -1,5 +1,5 @@
 import type { DryingFilm } from '../air';
-import { PAINT_SYSTEMS, type Finish } from '../finish';
+import { type Finish, PAINT_SYSTEMS } from '../finish';
 
 /** What decides how fast a finish dries. */
 export const filmOf = ({ activationKj, system }: Pick<Finish, 'activationKj' | 'system'>): DryingFilm => ({

@@ -1,4 +1,4 @@
-import { RULE_OF_THUMB } from '../units';
+import { RULE_OF_THUMB } from '../kit';
 import type { PullWindows } from './window';
 
 /** What may go wrong with an edge when the tape is pulled at a moment, each from 0 to 1 (rule of thumb). */

@@ -1,6 +1,6 @@
-import { SHIPPED_FINISHES } from '../finish';
 import { REFERENCE_AIR } from '../air';
-import { returnToService, SERVICES } from '.';
+import { SHIPPED_FINISHES } from '../finish';
+import { returnToService, SERVICES } from './service';
 
 const finish = (id: string) => SHIPPED_FINISHES.find((one) => one.id === id)!;
 

@@ -1,8 +1,8 @@
+import { type DryingAir, dryingRate } from '../air';
 import type { Finish } from '../finish';
-import { RULE_OF_THUMB } from '../units';
-import { buildFactor, safeFactor } from './window';
-import { dryingRate, type DryingAir } from '../air';
+import { RULE_OF_THUMB } from '../kit';
 import { filmOf } from './film';
+import { buildFactor, safeFactor } from './window';
 
 /** What a painted piece goes back to, from the lightest to the hardest. */
 export const SERVICES = ['hardware', 'polish', 'wash', 'water', 'flight'] as const;

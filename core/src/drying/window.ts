@@ -1,7 +1,6 @@
-import { PAINT_SYSTEMS, type Finish, type Hardening } from '../finish';
-import { RULE_OF_THUMB, type Span, firstItem } from '../units';
-import type { DryingAir } from '../air';
-import { dryingRate, REFERENCE_AIR } from '../air';
+import { type DryingAir, dryingRate, REFERENCE_AIR } from '../air';
+import { type Finish, type Hardening, PAINT_SYSTEMS } from '../finish';
+import { firstItem, RULE_OF_THUMB, type Span } from '../kit';
 
 /** Data-sheet marks of a film, minutes at the reference. */
 export interface DryingMarks {

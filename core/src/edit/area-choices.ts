@@ -1,7 +1,7 @@
 import { areaAt } from '../areas';
 import type { Design, PartAreaChoice, Present } from '../job';
-import { outlineOf, type AreaPlan, type Coordinates } from '../setout';
-import type { FinishId, PartId } from '../units';
+import type { FinishId, PartId } from '../kit';
+import { type AreaPlan, type Coordinates, outlineOf } from '../setout';
 
 /**
  * Gives an area a finish, in place of whatever was said about it before.

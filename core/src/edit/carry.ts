@@ -1,8 +1,8 @@
+import { type Arrangement, carryChoices, carryPoints } from '../areas';
 import type { Point } from '../curves';
-import { carryChoices, carryPoints, type Arrangement } from '../areas';
-import { geometryKeys, type AreaPin, type Design, type PartAreaChoice, type PresentAt, type Scheme } from '../job';
-import { newPartCache, workOutParts, type Coordinates, type PartCache } from '../setout';
-import { roundNumbers, type PartId } from '../units';
+import { type AreaPin, type Design, geometryKeys, type PartAreaChoice, type PresentAt, type Scheme } from '../job';
+import { type PartId, roundNumbers } from '../kit';
+import { type Coordinates, newPartCache, type PartCache, workOutParts } from '../setout';
 
 /**
  * Carries the finishes of areas over to a changed design, part by part.

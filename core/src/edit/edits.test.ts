@@ -1,25 +1,9 @@
-import { emptyDesign, type Design, type Part, type Scheme } from '../job';
+import { type Design, emptyDesign, type Part, type Scheme } from '../job';
 import type { TrimLine } from '../lines';
-import {
-  detachedPart,
-  followersOf,
-  withVouchedPair,
-  withBands,
-  withChoices,
-  withCopy,
-  withLayer,
-  withLine,
-  withMoved,
-  withOrder,
-  withOtherScheme,
-  withoutLine,
-  withoutOrder,
-  withoutPart,
-  withoutScheme,
-  withPart,
-  withSchemeCopy,
-  withSchemeName,
-} from '.';
+import { withChoices, withOrder, withoutOrder, withVouchedPair } from './choices';
+import { followersOf, withBands, withCopy, withLine, withMoved, withoutLine } from './lines';
+import { detachedPart, withoutPart, withPart } from './parts';
+import { withLayer, withOtherScheme, withoutScheme, withSchemeCopy, withSchemeName } from './schemes';
 
 const straight = (id: string): TrimLine => ({
   kind: 'straight',

@@ -5,4 +5,4 @@ export * from './lines';
 export * from './parts';
 export * from './schemes';
 export * from './tapes';
-export * from './says';
+export * from './messages';

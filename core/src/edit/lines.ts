@@ -1,6 +1,6 @@
 import type { Design } from '../job';
+import { type LineId, type PartId, unusedId } from '../kit';
 import { sourceLines, type TrimLine } from '../lines';
-import { unusedId, type LineId, type PartId } from '../units';
 
 type Lines = Design['parts'][number]['lines'];
 

@@ -1,6 +1,6 @@
-import { effectiveShape, type PartShape } from '../lines';
 import type { Design, Part } from '../job';
-import type { PartId } from '../units';
+import type { PartId } from '../kit';
+import { effectiveShape, type PartShape } from '../lines';
 
 /** The design with a part put in place of itself, or added. What parts are attached to is said by the one that was changed last. */
 export function withPart(design: Design, changed: Part): Design {

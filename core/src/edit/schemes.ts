@@ -1,5 +1,5 @@
 import type { Design, Scheme } from '../job';
-import type { FinishId } from '../units';
+import type { FinishId } from '../kit';
 
 /** The design with a copy of its scheme kept beside it, under a name. */
 export const withSchemeCopy = (design: Design, name: string): Design => ({

@@ -1,15 +1,15 @@
+import { distance, type Place, pointFromPair } from '../curves';
 import type { PullTiming } from '../finish';
 import {
-  pieceCorners,
   type Design,
   type DesignChoices,
   type LayersPin,
   type OwnPiece,
-  type TapePin,
+  pieceCorners,
   piecePoints,
+  type TapePin,
 } from '../job';
-import { distance, pointFromPair, type Place } from '../curves';
-import { unusedId, maxOf, type OwnPieceId, type TapeCode } from '../units';
+import { maxOf, type OwnPieceId, type TapeCode, unusedId } from '../kit';
 
 type Lists = Pick<DesignChoices, 'tapes' | 'notTapes' | 'ownWays' | 'layers' | 'ownPieces' | 'pulls'>;
 

@@ -1,6 +1,6 @@
 import type { Point } from '../curves';
-import { RULE_OF_THUMB } from '../units';
-import type { DrawingMessage, SkippedMessage } from './says';
+import { RULE_OF_THUMB } from '../kit';
+import type { DrawingMessage, SkippedMessage } from './messages';
 
 /** A path read from a file: places in the file's own unit, y up. */
 export interface DrawnPath {

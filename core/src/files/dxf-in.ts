@@ -1,9 +1,8 @@
-import type { Point } from '../curves';
 import DxfParser, { type IDxf, type IEntity } from 'dxf-parser';
+import { flattenArc, flattenBulge, flattenSpline, type Point } from '../curves';
+import { messageWithoutValues } from '../kit';
+import { Collector, DRAWING_LIMITS, type DrawingRead, DrawingTrouble, FILE_TOLERANCE_MM } from './drawing';
 import { SidedCircle, WeightedSpline } from './dxf-entities';
-import { Collector, DRAWING_LIMITS, DrawingTrouble, FILE_TOLERANCE_MM, type DrawingRead } from './drawing';
-import { flattenArc, flattenBulge, flattenSpline } from '../curves';
-import { messageWithoutValues } from '../units';
 
 /** Millimetres to a drawing unit, by the number the file gives it; others do not say. */
 const UNIT_MM: Readonly<Record<number, number>> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000, 14: 100 };

@@ -1,7 +1,8 @@
-import { closeRing } from '../units';
-import { ringArea, type Point } from '../curves';
 import fc from 'fast-check';
-import { readDxf, type Drawing, type DrawnPath } from '.';
+import { type Point, ringArea } from '../curves';
+import { closeRing } from '../kit';
+import type { Drawing, DrawnPath } from './drawing';
+import { readDxf } from './dxf-in';
 
 /** Group codes with their values, as a text DXF has them. */
 const codes = (...pairs: readonly (readonly [number, string | number])[]): string =>

@@ -1,42 +1,34 @@
-import { firstTwo } from '../units';
-import { ringArea } from '../curves';
 import { DEFAULT_PERSON, wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { inflateSync } from 'node:zlib';
+import { flattenBulge, flattenSpline, ringArea } from '../curves';
 import { readJobFile } from '../formats';
-import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
-import { isLine, planJob } from '../plan';
-import { stationTable, type PartPlan } from '../setout';
-import { type Surface } from '../surface';
-import { layTable, tableCsv } from '../views';
-import { samplePart, straight, sweep } from '../testing';
-import {
-  clipToBox,
-  DRAWING_LIMITS,
-  fromDrawing,
-  goresOf,
-  maskPieces,
-  maskPlot,
-  nestPieces,
-  pagesFor,
-  partPlot,
-  printPdf,
-  readDxf,
-  readSvg,
-  stationCsv,
-  tilePages,
-  writeDxf,
-  writeSvg,
-  type CutPiece,
-  type Drawing,
-  type DrawingRead,
-  type PaperText,
-  type Plot,
-} from '.';
+import { isLine } from '../items';
+import { type Design, emptyDesign, type Part, SHIPPED_SHELF } from '../job';
+import { firstTwo } from '../kit';
 import { setOutParts, type TrimLine } from '../lines';
-import { flattenBulge, flattenSpline } from '../curves';
+import { planJob } from '../plan';
+import { type PartPlan, stationTable } from '../setout';
+import type { Surface } from '../surface';
+import { samplePart, straight, sweep } from '../testing/samples';
+import { layTable, tableCsv } from '../views';
+import { stationCsv } from './csv';
+import { type Drawing, DRAWING_LIMITS, type DrawingRead } from './drawing';
+import { readDxf } from './dxf-in';
+import { writeDxf } from './dxf-out';
+import { fromDrawing } from './from-drawing';
+import { goresOf } from './gores';
+import { maskPieces, maskPlot } from './masks';
+import type { PaperText } from './messages';
+import { type CutPiece, nestPieces } from './nest';
+import { clipToBox, type Plot } from './page';
+import { partPlot } from './part-plot';
+import { pagesFor, printPdf } from './print';
+import { readSvg } from './svg-in';
+import { writeSvg } from './svg-out';
+import { tilePages } from './tiles';
 
 const words = wordsFor();
 const onPaper = { tell: words.say, detail: words.detail, stations: words.stations };

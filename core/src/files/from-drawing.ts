@@ -1,9 +1,9 @@
-import { distance, distanceToSegment, ringArea, type Point } from '../curves';
+import { distance, distanceToSegment, type Point, ringArea } from '../curves';
+import { closeRing, LIMITS, MAX_COORDINATE_MM } from '../kit';
 import type { LineOf } from '../lines';
-import { type Outline } from '../surface';
-import { MAX_COORDINATE_MM, LIMITS, closeRing } from '../units';
+import type { Outline } from '../surface';
 import type { Drawing, DrawnPath } from './drawing';
-import type { TakenMessage } from './says';
+import type { TakenMessage } from './messages';
 
 /** Corners an outline may have, and places a path. */
 const MOST_CORNERS = 500;

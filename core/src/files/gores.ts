@@ -1,6 +1,6 @@
+import { firstTwo, maxOf } from '../kit';
 import type { SetOut } from '../lines';
 import type { PaperStroke, PaperWords, Plot } from './page';
-import { maxOf, firstTwo } from '../units';
 
 /** A turned skin in flat strips, each from end to end, with what they are wrong by. */
 export interface GorePlot extends Plot {

@@ -12,7 +12,7 @@ export * from './page';
 export * from './part-plot';
 export * from './pdf';
 export * from './print';
-export type * from './says';
+export type * from './messages';
 export * from './svg-in';
 export * from './svg-out';
 export * from './tiles';

@@ -1,9 +1,10 @@
-import type { Step } from '../log';
-import { isLine, itemsIn, type Plan, type StagePlan } from '../plan';
+import type { Plan, StagePlan } from '../contract';
+import { isLine, itemsIn } from '../items';
+import { closeRing, maxOf, minOf } from '../kit';
+import type { Step } from '../runsheet';
 import type { PartPlan } from '../setout';
-import { closeRing, maxOf, minOf } from '../units';
-import { PAPERS, type Page, type Paper, type PaperStroke, type PaperWords } from './page';
-import type { PaperMessage, PaperText, PaperTexts } from './says';
+import type { PaperMessage, PaperText, PaperTexts } from './messages';
+import { type Page, type Paper, PAPERS, type PaperStroke, type PaperWords } from './page';
 
 /** How a step is put into words. */
 export interface LayWords {

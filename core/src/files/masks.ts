@@ -1,7 +1,7 @@
-import { letteringOf, type Coordinates, type PartPlan } from '../setout';
-import { nestPieces, type CutPiece, type Nesting } from './nest';
+import { closeRing, maxOf, minOf, RULE_OF_THUMB } from '../kit';
+import { type Coordinates, letteringOf, type PartPlan } from '../setout';
+import { type CutPiece, type Nesting, nestPieces } from './nest';
 import type { PaperStroke, PaperWords, Plot } from './page';
-import { closeRing, maxOf, RULE_OF_THUMB, minOf } from '../units';
 
 /** Covers of openings and closed lines, and one piece for the letters of a line with film round them, for all alike. */
 export const maskPieces = (parts: readonly PartPlan[]): CutPiece[] =>

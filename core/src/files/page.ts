@@ -1,4 +1,4 @@
-import type { PaperMessage, PaperText } from './says';
+import type { PaperMessage, PaperText } from './messages';
 
 /** A line on paper, mm from the lower left. */
 export interface PaperStroke {

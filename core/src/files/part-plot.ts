@@ -1,6 +1,6 @@
+import { closeRing, maxOf, messageWithoutValues, minOf } from '../kit';
 import type { Coordinates, PartPlan } from '../setout';
 import type { PaperStroke, PaperWords, Plot } from './page';
-import { maxOf, messageWithoutValues, minOf, closeRing } from '../units';
 
 /**
  * A part full size: rim, openings, lines with their codes, datums and folds. Round parts say which edges meet.

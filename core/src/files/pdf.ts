@@ -12,8 +12,8 @@ import {
   stroke,
   type PDFFont,
 } from 'pdf-lib';
+import type { PaperTexts } from './messages';
 import type { Page, PaperStroke } from './page';
-import type { PaperTexts } from './says';
 
 /** Points, the unit of PDF, in a millimetre. */
 const PT = 72 / 25.4;

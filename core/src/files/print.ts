@@ -1,18 +1,18 @@
 import * as v from 'valibot';
 import type { Design, Shelf } from '../job';
+import { booleanField, faultText, idText, messageWithoutValues, numberBetween, oneOfWords } from '../kit';
 import { planJob } from '../plan';
-import { partPlan, stationTable, workOutParts, type PartPlan, type PartWork, type StationTable } from '../setout';
-import { idText, numberBetween, oneOfWords, messageWithoutValues, faultText, booleanField } from '../units';
+import { partPlan, type PartPlan, type PartWork, stationTable, type StationTable, workOutParts } from '../setout';
 import type { StationWords } from './csv';
 import { goresOf } from './gores';
 import { layPages } from './lay-pages';
 import { maskPlot } from './masks';
+import type { PaperMessage, PaperTexts, PrintMessage } from './messages';
 import type { Page } from './page';
 import { partPlot } from './part-plot';
 import { writePdf } from './pdf';
-import type { PaperMessage, PrintMessage, PaperTexts } from './says';
-import { singlePage, tilePages } from './tiles';
 import { stationPages } from './table-pages';
+import { singlePage, tilePages } from './tiles';
 
 const paper = v.optional(oneOfWords(['A4', 'Letter']), 'A4');
 /** Unit of the person who prints. */

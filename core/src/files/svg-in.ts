@@ -1,9 +1,8 @@
-import type { Point } from '../curves';
 import { SaxesParser, type SaxesTagPlain } from 'saxes';
 import svgpath from 'svgpath';
-import { Collector, DRAWING_LIMITS, DrawingTrouble, FILE_TOLERANCE_MM, type DrawingRead } from './drawing';
-import { flattenCubic, flattenQuadratic } from '../curves';
-import { messageWithoutValues } from '../units';
+import { flattenCubic, flattenQuadratic, type Point } from '../curves';
+import { messageWithoutValues } from '../kit';
+import { Collector, DRAWING_LIMITS, type DrawingRead, DrawingTrouble, FILE_TOLERANCE_MM } from './drawing';
 
 /** Elements whose content is never drawn, and those that draw what is no outline. */
 const UNDRAWN = [

@@ -1,6 +1,6 @@
+import { maxOf, minOf } from '../kit';
 import type { PartPlan } from '../setout';
 import { exportLayers } from './layers-out';
-import { maxOf, minOf } from '../units';
 
 /** Room round the drawing, mm. */
 const MARGIN = 10;

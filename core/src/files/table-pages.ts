@@ -1,6 +1,6 @@
 import type { StationWords } from './csv';
-import { PAPERS, type Page, type Paper, type PaperStroke, type PaperWords } from './page';
-import type { PaperMessage } from './says';
+import type { PaperMessage } from './messages';
+import { type Page, type Paper, PAPERS, type PaperStroke, type PaperWords } from './page';
 
 const EDGE = 15;
 const ROW = 5.4;

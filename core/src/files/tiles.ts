@@ -2,9 +2,9 @@ import { boundingBox, type Box } from '../curves';
 import {
   checkBar,
   clipToBox,
-  PAPERS,
   type Page,
   type Paper,
+  PAPERS,
   type PaperStroke,
   type PaperWords,
   type Plot,

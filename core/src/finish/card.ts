@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { colourText, idText, listOf, nameText, noteText, numberBetween, oneOfWords, wholeBetween } from '../units';
+import { colourText, idText, listOf, nameText, noteText, numberBetween, oneOfWords, wholeBetween } from '../kit';
 
 /** What a card was made for: whether a paint hides, or how a candy or pearl deepens coat by coat. */
 export const CARD_KINDS = ['hiding', 'let-down'] as const;

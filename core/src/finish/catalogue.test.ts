@@ -1,7 +1,9 @@
 import * as v from 'valibot';
-import { SHIPPED_SHELF, shelfSchema } from '../job';
+import { shelfSchema, SHIPPED_SHELF } from '../job';
 import { SHIPPED_TAPES, tapeSchema } from '../tape';
-import { finishSchema, PAINT_SYSTEM_KEYS, SHIPPED_FINISHES, typicalFigures, typicalFinish } from '.';
+import { SHIPPED_FINISHES, typicalFigures, typicalFinish } from './catalogue';
+import { finishSchema } from './finish';
+import { PAINT_SYSTEM_KEYS } from './system';
 
 const unique = (keys: readonly string[]) => new Set(keys).size === keys.length;
 

@@ -1,5 +1,5 @@
 import { TYPICAL_NOTE } from '../tape';
-import { finishSchema, type Finish } from './finish';
+import { type Finish, finishSchema } from './finish';
 import type { PaintSystemKey } from './system';
 
 type TypicalFigures = Omit<Finish, 'id' | 'name' | 'colour' | 'system' | 'effect' | 'hidingUm' | 'basis'>;

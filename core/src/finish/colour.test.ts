@@ -1,21 +1,11 @@
-import { firstItem } from '../units';
 import fc from 'fast-check';
-import {
-  minCoatsForBuild,
-  coatsOver,
-  hexFromLab,
-  hidingFromCard,
-  labDifference,
-  coatSteps,
-  mixFor,
-  mixParts,
-  nearestCoatStep,
-  paintNeeded,
-  colourOverGround,
-  SHIPPED_FINISHES,
-  typicalFinish,
-  type Card,
-} from '.';
+import { firstItem } from '../kit';
+import type { Card } from './card';
+import { SHIPPED_FINISHES, typicalFinish } from './catalogue';
+import { coatSteps, colourOverGround, nearestCoatStep } from './coat-colours';
+import { coatsOver, hidingFromCard, minCoatsForBuild } from './hiding';
+import { hexFromLab, labDifference } from './layer';
+import { mixFor, mixParts, paintNeeded } from './mix';
 
 // Pairs of the published test data for CIEDE2000 (Sharma, Wu and Dalal 2005): L, a, b, L, a, b, difference.
 const PAIRS = [

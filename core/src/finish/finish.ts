@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import {
   colourText,
+  type FinishId,
   idText,
   listOf,
   nameText,
@@ -9,8 +10,7 @@ import {
   oneOfWords,
   positiveUpTo,
   wholeBetween,
-  type FinishId,
-} from '../units';
+} from '../kit';
 import { cardSchema } from './card';
 import { PAINT_SYSTEM_KEYS } from './system';
 

@@ -1,17 +1,10 @@
 import fc from 'fast-check';
-import {
-  coatsOver,
-  coatsToHide,
-  colourDifference,
-  hexOf,
-  hidingFilmUm,
-  hidingFactorFromCards,
-  reflectanceOfLayer,
-  reflectanceOf,
-  scatterFromHiding,
-  typicalFinish,
-} from '.';
-import type { Card, Finish } from '.';
+import type { Card } from './card';
+import { typicalFinish } from './catalogue';
+import type { Finish } from './finish';
+import { hidingFactorFromCards, hidingFilmUm } from './from-cards';
+import { coatsOver, coatsToHide } from './hiding';
+import { colourDifference, hexOf, reflectanceOf, reflectanceOfLayer, scatterFromHiding } from './layer';
 
 const paint = (colour: string, hidingUm: number): Finish => ({
   ...typicalFinish('f', 'F', 'two-part', colour, hidingUm),

@@ -1,7 +1,7 @@
-import { LOG_FACTOR_RANGE, factorPosterior, type FactorEstimate } from '../units';
+import { type FactorEstimate, factorPosterior, LOG_FACTOR_RANGE } from '../kit';
 import type { Card } from './card';
 import type { Finish } from './finish';
-import { colourDifference, reflectanceOfLayer, reflectanceOf, scatterFromHiding } from './layer';
+import { colourDifference, reflectanceOf, reflectanceOfLayer, scatterFromHiding } from './layer';
 
 // The film that hides is a figure of the sheet: before cards of this shop are made it is off by this, spread of the logarithm (rule of thumb).
 const PRIOR_SPREAD = 0.35;

@@ -1,13 +1,7 @@
 import fc from 'fast-check';
-import {
-  coatsOver,
-  coatsToHide,
-  colourDifference,
-  reflectanceOfLayer,
-  reflectanceOf,
-  scatterFromHiding,
-  SHIPPED_FINISHES,
-} from '.';
+import { SHIPPED_FINISHES } from './catalogue';
+import { coatsOver, coatsToHide } from './hiding';
+import { colourDifference, reflectanceOf, reflectanceOfLayer, scatterFromHiding } from './layer';
 
 it.each([
   ['yellow over brown', '#f2c230', '#7a4a2b', 60, 15, 7],

@@ -1,8 +1,8 @@
-import { RULE_OF_THUMB, firstTwo } from '../units';
+import { firstTwo, RULE_OF_THUMB } from '../kit';
+import { cardFor, coatSteps, nearestCoatStep } from './coat-colours';
 import type { Finish } from './finish';
 import { hidingFilmUm } from './from-cards';
-import { cardFor, coatSteps, nearestCoatStep } from './ladder';
-import { colourDifference, reflectanceOfLayer, reflectanceOf, scatterFromHiding } from './layer';
+import { colourDifference, reflectanceOf, reflectanceOfLayer, scatterFromHiding } from './layer';
 
 export interface Hiding {
   /** Coats until the undercolour no longer shows; null when more than 20 would be needed. */

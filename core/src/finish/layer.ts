@@ -9,7 +9,7 @@ import {
   useMode,
   type Lab65,
 } from 'culori/fn';
-import { bisect } from '../units';
+import { bisect } from '../kit';
 
 useMode(modeRgb);
 useMode(modeXyz65);

@@ -1,4 +1,4 @@
-import { RULE_OF_THUMB } from '../units';
+import { RULE_OF_THUMB } from '../kit';
 import type { Finish } from './finish';
 
 /** What to put together in a cup. */

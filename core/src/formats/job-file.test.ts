@@ -1,11 +1,12 @@
-import { firstItem, firstTwo } from '../units';
 import { wordsFor } from '@lintrel/words';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { SHIPPED_SHELF, upgradeDesign } from '../job';
-import { mergeShelf, readJobFile, writeJobFile, type JobFile } from '.';
+import { firstItem, firstTwo } from '../kit';
+import { type JobFile, readJobFile, writeJobFile } from './job-file';
 import { jobFileJsonSchema } from './json-schema';
+import { mergeShelf } from './merge-shelf';
 
 const { say } = wordsFor();
 

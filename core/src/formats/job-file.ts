@@ -1,26 +1,20 @@
 import * as v from 'valibot';
 import {
   checkAgainst,
+  type Checked,
+  type Design,
   designFaults,
   designSchema,
   entryFaults,
+  type Fault,
   finishReferences,
   newestDesignSchema,
-  shelfSchema,
-  type Checked,
-  type Design,
-  type Fault,
   type Shelf,
+  shelfSchema,
 } from '../job';
-import {
-  isFrozenPlan,
-  logEventSchema,
-  MAX_EVENTS,
-  MAX_NOTE_CHARACTERS,
-  newestEventSchema,
-  type LogEvent,
-} from '../log';
-import { instantText, listOf, MAX_FAULTS, faultText, booleanField } from '../units';
+import { booleanField, faultText, instantText, listOf, MAX_FAULTS } from '../kit';
+import { type LogEvent, logEventSchema, MAX_EVENTS, MAX_NOTE_CHARACTERS, newestEventSchema } from '../log';
+import { isFrozenPlan } from '../runsheet';
 
 /** A larger file is not read. The limits on designs, logs and shelves keep whatever is written below it. */
 export const MAX_FILE_BYTES = 64_000_000;

@@ -1,8 +1,8 @@
 import textOf from 'fast-json-stable-stringify';
-import type { JobFile } from './job-file';
-import { renameFinishes, type Shelf } from '../job';
 import type { Finish } from '../finish';
+import { renameFinishes, type Shelf } from '../job';
 import type { Supply, Tape } from '../tape';
+import type { JobFile } from './job-file';
 
 /** What an imported file adds to a shelf, and the file with its references following. */
 export interface ShelfMerge {

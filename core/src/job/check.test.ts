@@ -1,15 +1,10 @@
 import { wordsFor } from '@lintrel/words';
 import * as v from 'valibot';
-import {
-  checkAgainst,
-  designFaults,
-  emptyDesign,
-  pathText,
-  SHIPPED_SHELF,
-  geometryKeys,
-  type Design,
-  type Part,
-} from '.';
+import { designFaults } from './check';
+import { type Design, emptyDesign } from './design';
+import { checkAgainst, pathText } from './fault';
+import { geometryKeys, type Part } from './part';
+import { SHIPPED_SHELF } from './shelf';
 
 const { say } = wordsFor();
 

@@ -1,11 +1,11 @@
+import { LIMITS, MAX_FAULTS, type PartId } from '../kit';
 import { sourceLines, type TrimLine } from '../lines';
 import { featureFault, placedFeatures, skinOf, surfaceFaults, type SurfaceMessage } from '../surface';
-import { LIMITS, MAX_FAULTS, type PartId } from '../units';
-import { finishReferences, type Design, type FinishReference } from './design';
-import { pathText, type Fault } from './fault';
+import { type Design, type FinishReference, finishReferences } from './design';
+import { contextInterval, neighbourPart } from './edge-context';
+import { type Fault, pathText } from './fault';
+import type { DesignMessage } from './messages';
 import type { Part } from './part';
-import { neighbourPart, contextInterval } from './rim';
-import type { DesignMessage } from './says';
 import type { Shelf } from './shelf';
 
 type Keys = readonly (string | number)[];

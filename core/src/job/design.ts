@@ -1,27 +1,27 @@
-import { placeSchema, type Place } from '../curves';
 import * as v from 'valibot';
 import { climateSchema } from '../air';
+import { type Place, placeSchema } from '../curves';
 import { PAINT_SYSTEM_KEYS, PULL_TIMINGS } from '../finish';
 import {
+  AIMS,
+  booleanField,
+  faultText,
+  type FinishId,
   idText,
+  JOB_KINDS,
+  type JobKind,
+  type LineId,
   listOf,
+  messageWithoutValues,
   nameText,
   noteText,
   numberBetween,
   oneOfWords,
-  messageWithoutValues,
-  faultText,
-  wholeBetween,
-  AIMS,
-  booleanField,
-  JOB_KINDS,
-  type JobKind,
-  type FinishId,
-  type LineId,
   type OwnPieceId,
   type PartId,
   type TapeCode,
-} from '../units';
+  wholeBetween,
+} from '../kit';
 import { partSchema, presentAtSchema } from './part';
 
 /** A finish given to the area of a part that holds a place. */

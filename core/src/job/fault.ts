@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { parseFaultText, MAX_FAULTS, messageWithoutValues, truncate, type Message } from '../units';
+import { MAX_FAULTS, type Message, messageWithoutValues, parseFaultText, truncate } from '../kit';
 
 /** Something wrong with data, at a place in it. */
 export interface Fault extends Message {

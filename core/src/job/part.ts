@@ -1,22 +1,22 @@
-import { placeSchema } from '../curves';
 import * as v from 'valibot';
+import { placeSchema } from '../curves';
 import { PAINT_SYSTEM_KEYS } from '../finish';
-import { lineSchema } from '../lines';
-import { datumSchema, featureSchema, poseSchema, surfaceSchema } from '../surface';
-import { neighbourPart, edgeContextSchema } from './rim';
 import {
-  compareText,
+  booleanField,
   colourText,
+  compareText,
+  type FinishId,
   idText,
   listOf,
   nameText,
   numberBetween,
   oneOfWords,
-  wholeBetween,
-  booleanField,
-  type FinishId,
   type PartId,
-} from '../units';
+  wholeBetween,
+} from '../kit';
+import { lineSchema } from '../lines';
+import { datumSchema, featureSchema, poseSchema, surfaceSchema } from '../surface';
+import { edgeContextSchema, neighbourPart } from './edge-context';
 
 /** What a part is made of. */
 export const SUBSTRATES = [

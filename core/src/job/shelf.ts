@@ -1,8 +1,8 @@
 import * as v from 'valibot';
-import { withLearnedTimes, finishSchema, SHIPPED_FINISHES, type Finish } from '../finish';
+import { type Finish, finishSchema, SHIPPED_FINISHES, withLearnedTimes } from '../finish';
+import { listOf } from '../kit';
 import type { Learned } from '../learning';
-import { SHIPPED_SUPPLIES, SHIPPED_TAPES, supplySchema, tapeSchema, type Supply, type Tape } from '../tape';
-import { listOf } from '../units';
+import { SHIPPED_SUPPLIES, SHIPPED_TAPES, type Supply, supplySchema, type Tape, tapeSchema } from '../tape';
 import type { Fault } from './fault';
 
 /** The shelf holds at most this many tapes, as many finishes, and as many supplies. */

@@ -1,5 +1,5 @@
-import { factorPosterior, factorPrior, type FactorEstimate } from '../units';
-import { observedSpan, type Observation } from './observation';
+import { type FactorEstimate, factorPosterior, factorPrior } from '../kit';
+import { type Observation, observedSpan } from './observation';
 
 /** How much longer or shorter a finish takes here than its sheet says: times of the sheet are multiplied by it, above 1 it dries slower. */
 export type Learned = FactorEstimate;

@@ -1,15 +1,7 @@
 import fc from 'fast-check';
-import {
-  FEELS,
-  learnedFactorFrom,
-  NO_LEARNING,
-  PULLS,
-  observedSpan,
-  speedFactorFrom,
-  type Feel,
-  type FilmMarks,
-  type Observation,
-} from '.';
+import { learnedFactorFrom, NO_LEARNING } from './factor';
+import { speedFactorFrom } from './minutes';
+import { type Feel, FEELS, type FilmMarks, type Observation, observedSpan, PULLS } from './observation';
 
 const marks: FilmMarks = { wetLimitMin: 9, touchMin: 45, touchCloseMin: 135, throughMin: 1440 };
 const feel = (passedMin: number, how: Feel, filmMarks: FilmMarks = marks): Observation => ({

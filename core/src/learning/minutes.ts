@@ -1,4 +1,4 @@
-import type { FactorEstimate } from '../units';
+import type { FactorEstimate } from '../kit';
 
 /** How long something took a person, against what the plan said. */
 export interface MeasuredMinutes {

@@ -1,20 +1,20 @@
-import { pathSlice, pointAt, type Path } from '../curves';
+import { type Path, pathSlice, pointAt } from '../curves';
+import { bisect, firstItem, lastItem, messageWithoutValues } from '../kit';
 import {
+  addVectors,
   cross,
   dot,
-  planeOnPart,
-  addVectors,
-  scaleVector,
-  vectorLength,
-  unitVector,
   type Plane,
+  planeOnPart,
+  scaleVector,
   type SpacePoint,
+  unitVector,
+  vectorLength,
 } from '../surface';
 import type { LineOf } from './line';
-import type { LinePaths } from './made';
-import { facesViewer, pointOnPiece, VIEW_AXES, type PartFrame } from './part-shape';
+import type { LinePaths } from './line-paths';
+import { facesViewer, type PartFrame, pointOnPiece, VIEW_AXES } from './part-shape';
 import { wrapAtSeam } from './wrap';
-import { bisect, messageWithoutValues, firstItem, lastItem } from '../units';
 
 /** The board without its mirroring: lines are worked out on the part that is measured. */
 const asMeasured = (board: PartFrame): PartFrame => ({ ...board, mirrored: false, reflect: (place) => place });

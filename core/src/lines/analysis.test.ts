@@ -1,8 +1,11 @@
-import { firstItem } from '../units';
-import { pathLength, pointAt, type Path } from '../curves';
 import fc from 'fast-check';
-import { areasOn, BOARD, linesOn, straight, sweep } from '../testing';
-import { fairPoints, compareSides, stationsOf, sweepPath, findWiggles } from '.';
+import { type Path, pathLength, pointAt } from '../curves';
+import { firstItem } from '../kit';
+import { areasOn, BOARD, linesOn, straight, sweep } from '../testing/samples';
+import { fairPoints, findWiggles } from './fairness';
+import { compareSides } from './match';
+import { stationsOf } from './stations';
+import { sweepPath } from './sweep';
 
 const plain = ({ x, y }: { x: number; y: number }) => ({ along: x, above: y });
 const curve = (...points: [number, number][]): Path => sweepPath(points.map(([x, y]) => ({ x, y }))) as Path;

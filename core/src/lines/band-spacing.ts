@@ -1,5 +1,5 @@
-import { messageWithoutValues } from '../units';
-import type { BandMessage } from './says';
+import { messageWithoutValues } from '../kit';
+import type { BandMessage } from './messages';
 
 /** Bands over a length: length = 2·margin + count·width + (count − 1)·gap. All in mm. */
 export interface BandSpacing {

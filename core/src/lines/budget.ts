@@ -1,7 +1,7 @@
+import { LIMITS } from '../kit';
 import type { PlacedFeature } from '../surface';
-import { LIMITS } from '../units';
-import type { LinePaths } from './made';
-import { isFailure, type LineMessage } from './says';
+import type { LinePaths } from './line-paths';
+import { isFailure, type LineMessage } from './messages';
 
 /** What the lines of one part have cost so far. */
 export interface Budget {

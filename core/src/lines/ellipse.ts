@@ -1,5 +1,5 @@
-import { arcSteps, type Point, arcAbout, withArcLength, type Path } from '../curves';
-import { TOLERANCE } from '../units';
+import { arcAbout, arcSteps, type Path, type Point, withArcLength } from '../curves';
+import { TOLERANCE } from '../kit';
 
 /**
  * A closed circle or ellipse, anticlockwise.

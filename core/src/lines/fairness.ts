@@ -1,5 +1,5 @@
-import { type Point, pathLength, pointAt, type Path } from '../curves';
-import { maxOf, RULE_OF_THUMB, minOf } from '../units';
+import { type Path, pathLength, type Point, pointAt } from '../curves';
+import { maxOf, minOf, RULE_OF_THUMB } from '../kit';
 
 /** A place where a line wavers: it strays from a fair curve by so much within so short a length. */
 export interface Wiggle {

@@ -1,7 +1,7 @@
-import { boundingBox, isInsideRing, type Point, pathCrossings, pointAt, type Path, straightPath } from '../curves';
-import { type FeatureKind, type PlacedFeature, type Skin } from '../surface';
 import { rectClip } from 'clipper2-ts';
-import { MAX_DISTANCE_MM, TOLERANCE } from '../units';
+import { boundingBox, isInsideRing, type Path, pathCrossings, type Point, pointAt, straightPath } from '../curves';
+import { MAX_DISTANCE_MM, TOLERANCE } from '../kit';
+import type { FeatureKind, PlacedFeature, Skin } from '../surface';
 import { outlineCrossings } from './trim';
 
 /** A feature on the way of a line: a crossing where `from` and `to` are the same, else the stretch that lies in a zone. */

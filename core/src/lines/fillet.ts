@@ -1,20 +1,20 @@
 import {
-  distance,
-  arcSweep,
-  type Point,
   arcAbout,
+  arcSweep,
+  distance,
   nearestOnPath,
+  type Path,
   pathCrossings,
   pathLength,
+  type PathPoint,
   pathSlice,
+  type Point,
   pointAt,
   reversedPath,
-  type Path,
-  type PathPoint,
 } from '../curves';
+import { messageWithoutValues } from '../kit';
+import type { LineMessage } from './messages';
 import { parallelPath } from './parallel';
-import type { LineMessage } from './says';
-import { messageWithoutValues } from '../units';
 
 /** A rounded corner, and what is left of the two lines it joins. */
 export interface Fillet {

@@ -7,7 +7,7 @@ export * from './match';
 export * from './on-surface';
 export * from './parallel';
 export * from './part-shape';
-export * from './says';
+export * from './messages';
 export * from './set-out';
 export * from './snap';
 export * from './stations';

@@ -1,18 +1,13 @@
-import { firstItem, firstTwo, firstThree, lastItem } from '../units';
-import { cornerDistances, pathLength } from '../curves';
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
+import { cornerDistances, pathLength } from '../curves';
+import { firstItem, firstThree, firstTwo, lastItem } from '../kit';
 import type { Surface } from '../surface';
-import { areasOn, BASE, BOARD, linesOn, samplePart, straight, sweep } from '../testing';
-import {
-  pointOnPiece,
-  placeBands,
-  setOutParts,
-  solveBands,
-  type BandSpacing,
-  type ResolvedLine,
-  type TrimLine,
-} from '.';
+import { areasOn, BASE, BOARD, linesOn, samplePart, straight, sweep } from '../testing/samples';
+import { type BandSpacing, placeBands, solveBands } from './band-spacing';
+import type { TrimLine } from './line';
+import { pointOnPiece } from './part-shape';
+import { type ResolvedLine, setOutParts } from './set-out';
 
 const { say } = wordsFor();
 const said = (fault: ResolvedLine['fault']): string => (fault ? say(fault) : '');

@@ -1,22 +1,22 @@
-import { placeSchema } from '../curves';
 import * as v from 'valibot';
-import { measuredSchema } from '../surface';
+import { placeSchema } from '../curves';
 import {
+  booleanField,
   coordinate,
+  type DatumId,
+  faultText,
   idText,
   lengthMm,
+  type LineId,
   listOf,
+  messageWithoutValues,
   nameText,
   numberBetween,
   oneOfWords,
-  messageWithoutValues,
-  faultText,
-  wholeBetween,
-  booleanField,
-  type DatumId,
-  type LineId,
   type PartId,
-} from '../units';
+  wholeBetween,
+} from '../kit';
+import { measuredSchema } from '../surface';
 
 /** Which view of the whole piece a plane is seen edge-on in. */
 export const VIEWS = ['side', 'top', 'end'] as const;

@@ -1,10 +1,12 @@
-import { firstItem } from '../units';
-import { arcPath, inflections, pathLength, straightPath, tightestBend, type Path } from '../curves';
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
+import { arcPath, inflections, type Path, pathLength, straightPath, tightestBend } from '../curves';
+import { firstItem } from '../kit';
 import type { Datum } from '../surface';
-import { BASE, BOARD, linesOn, straight } from '../testing';
-import { parallelPath, sweepPath, type TrimLine } from '.';
+import { BASE, BOARD, linesOn, straight } from '../testing/samples';
+import type { TrimLine } from './line';
+import { parallelPath } from './parallel';
+import { sweepPath } from './sweep';
 
 const { say } = wordsFor();
 

@@ -1,6 +1,6 @@
-import type { Point, Path } from '../curves';
+import type { Path, Point } from '../curves';
+import { RULE_OF_THUMB } from '../kit';
 import type { Measured } from '../surface';
-import { RULE_OF_THUMB } from '../units';
 
 /** One height measured on the second side, against the line as planned. */
 export interface MatchRow extends Measured {

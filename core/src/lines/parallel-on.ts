@@ -1,9 +1,9 @@
 import { isClosed, type Path, pathFromSamples } from '../curves';
+import { messageWithoutValues } from '../kit';
 import type { Metric, Skin } from '../surface';
-import type { LinePaths } from './made';
+import type { LinePaths } from './line-paths';
+import type { SnapName } from './messages';
 import { parallelPath } from './parallel';
-import { messageWithoutValues } from '../units';
-import type { SnapName } from './says';
 
 /** Lines at a constant distance from other lines of a part. */
 export function parallelOn(skin: Skin, paths: readonly Path[], offset: number, name: SnapName): LinePaths {

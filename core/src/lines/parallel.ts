@@ -1,14 +1,14 @@
 import {
-  segmentCrossing,
-  distanceToSegment,
-  type Point,
   cornerDistances,
+  distanceToSegment,
   isClosed,
-  withArcLength,
   type Path,
   type PathPoint,
+  type Point,
+  segmentCrossing,
+  withArcLength,
 } from '../curves';
-import { TOLERANCE } from '../units';
+import { TOLERANCE } from '../kit';
 
 /**
  * The line at a constant distance from another.

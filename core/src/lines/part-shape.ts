@@ -1,18 +1,18 @@
 import type { Point } from '../curves';
 import {
+  type Datum,
   dot,
+  type Feature,
+  type Frame,
   HOME_POSE,
   mirrorSkin,
-  toPieceSpace,
-  skinOf,
-  rotateByPose,
-  type Datum,
-  type Frame,
-  type Feature,
   type Pose,
+  rotateByPose,
   type Skin,
+  skinOf,
   type SpacePoint,
   type Surface,
+  toPieceSpace,
 } from '../surface';
 import type { TrimLine } from './line';
 

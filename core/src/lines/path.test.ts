@@ -1,16 +1,17 @@
 import {
-  type Point,
   inflections,
+  type Path,
   pathLength,
   pathSlice,
+  type Point,
   pointAt,
   straightPath,
   tightestBend,
-  type Path,
 } from '../curves';
 import { skinOf } from '../surface';
-import { parallelPath, sweepPath } from '.';
-import { connectedPieces, trimRegion, piecesOnPart, extendEnds } from './trim';
+import { parallelPath } from './parallel';
+import { sweepPath } from './sweep';
+import { connectedPieces, extendEnds, piecesOnPart, trimRegion } from './trim';
 
 const at = (x: number, y: number) => ({ x, y });
 const line = straightPath(at(0, 50), at(100, 50)) as Path;

@@ -1,10 +1,10 @@
 import type { Path } from '../curves';
-import { partFrameIn, filletIn, type LineCache } from './book';
-import { NO_HELD_ENDS, type HeldEnds } from './laid-down';
-import type { LinePaths } from './made';
+import { messageWithoutValues } from '../kit';
+import { filletIn, type LineCache, partFrameIn } from './line-cache';
+import type { LinePaths } from './line-paths';
+import { isFailure } from './messages';
 import type { PartShape } from './part-shape';
-import { isFailure } from './says';
-import { messageWithoutValues } from '../units';
+import { type HeldEnds, NO_HELD_ENDS } from './trim-to-part';
 
 /** What rounded corners have left of a line, and which of its ends lie at one and do not run on. */
 export interface LineRemainder {

@@ -1,15 +1,15 @@
-import { type Point, reflectPath, type Path } from '../curves';
+import { type Path, type Point, reflectPath } from '../curves';
+import { type LineId, messageWithoutValues } from '../kit';
 import type { PlacedFeature } from '../surface';
-import { partFrameIn, newLineCache, obstaclesIn, linePathsIn, makeLines, type LineCache } from './book';
-import { newBudget, spendBudget, type Budget } from './budget';
-import { featureCrossings, type FeatureCrossing } from './features-met';
-import { trimLine, NO_HELD_ENDS, type LineObstacles } from './laid-down';
+import { type Budget, newBudget, spendBudget } from './budget';
+import { type FeatureCrossing, featureCrossings } from './features-met';
 import { lineCode, type TrimLine } from './line';
+import { type LineCache, linePathsIn, makeLines, newLineCache, obstaclesIn, partFrameIn } from './line-cache';
+import { isFailure, type LineMessage } from './messages';
 import { withTrueMetric } from './on-surface';
 import { mirroredPart, type PartFrame, type PartShape } from './part-shape';
-import { roundCorners, type LineRemainder } from './rounded-corners';
-import { isFailure, type LineMessage } from './says';
-import { messageWithoutValues, type LineId } from '../units';
+import { type LineRemainder, roundCorners } from './rounded-corners';
+import { type LineObstacles, NO_HELD_ENDS, trimLine } from './trim-to-part';
 
 /** A trim line worked out on its part. A line of several strokes, such as bands or letters, comes as several of these. */
 export interface ResolvedLine {

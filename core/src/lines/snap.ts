@@ -1,7 +1,7 @@
-import { distance, type Point, nearestOnPath, pathCrossings, pointAt, type Path, straightPath } from '../curves';
-import { measurementOfPoint, pointOfMeasurement, type Datum, type Skin } from '../surface';
-import type { SnapName, SnapMessage } from './says';
-import { messageWithoutValues } from '../units';
+import { distance, nearestOnPath, type Path, pathCrossings, type Point, pointAt, straightPath } from '../curves';
+import { messageWithoutValues } from '../kit';
+import { type Datum, measurementOfPoint, pointOfMeasurement, type Skin } from '../surface';
+import type { SnapMessage, SnapName } from './messages';
 
 /** What a dragged point was drawn to. */
 export interface Snap {

@@ -1,4 +1,4 @@
-import { type Point, pointAt, type Path } from '../curves';
+import { type Path, type Point, pointAt } from '../curves';
 import type { Measured } from '../surface';
 
 /** One mark of a line. */

@@ -1,15 +1,15 @@
 import {
   cubicSpline,
   distance,
-  splineAt,
-  type Point,
-  type Spline,
-  withArcLength,
   type Path,
   type PathPoint,
+  type Point,
+  type Spline,
+  splineAt,
   straightPath,
+  withArcLength,
 } from '../curves';
-import { TOLERANCE } from '../units';
+import { TOLERANCE } from '../kit';
 
 /** Directions a sweep must leave and arrive in, radians; null where it may choose. */
 export interface SweepEnds {

@@ -1,8 +1,8 @@
-import { flattenQuadratic, type Point, type Path, pathFromSamples } from '../curves';
 import { EndType, inflatePaths, JoinType } from 'clipper2-ts';
-import { TOLERANCE } from '../units';
 import letters from './letters.json';
-import type { LineMessage } from './says';
+import { flattenQuadratic, type Path, pathFromSamples, type Point } from '../curves';
+import { TOLERANCE } from '../kit';
+import type { LineMessage } from './messages';
 
 /** How letters are set: all in mm. */
 export interface Lettering {

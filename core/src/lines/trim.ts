@@ -1,16 +1,16 @@
 import {
   boundingBox,
-  segmentCrossing,
   isInsideRing,
-  type Point,
+  type Path,
   pathCrossings,
   pathSlice,
+  type Point,
   pointAt,
+  segmentCrossing,
   withArcLength,
-  type Path,
 } from '../curves';
+import { TOLERANCE } from '../kit';
 import type { Skin } from '../surface';
-import { TOLERANCE } from '../units';
 import { isClosedOnSurface } from './wrap';
 
 /** A line with its ends run on. */

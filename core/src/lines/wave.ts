@@ -1,7 +1,7 @@
-import { distance, type Point, arcPath, withArcLength, type Path, type PathPoint } from '../curves';
-import { messageWithoutValues, TOLERANCE } from '../units';
+import { arcPath, distance, type Path, type PathPoint, type Point, withArcLength } from '../curves';
+import { messageWithoutValues, TOLERANCE } from '../kit';
 import { tooManySegments } from './budget';
-import type { LineMessage } from './says';
+import type { LineMessage } from './messages';
 
 /** More waves than anyone masks: a mistyped pitch would take minutes to work out. Rule of thumb. */
 const MOST_WAVES = 500;

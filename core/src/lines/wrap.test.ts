@@ -1,11 +1,11 @@
-import { firstItem } from '../units';
-import { arcPath, cornerDistances, pathLength, pathFromSamples, straightPath, type Path } from '../curves';
 import fc from 'fast-check';
+import { arcPath, cornerDistances, type Path, pathFromSamples, pathLength, straightPath } from '../curves';
+import { firstItem } from '../kit';
 import { skinOf, type Surface } from '../surface';
-import { linesOn, straight } from '../testing';
-import { sweepPath } from '.';
+import { linesOn, straight } from '../testing/samples';
 import { filletBetween } from './fillet';
-import { isFailure } from './says';
+import { isFailure } from './messages';
+import { sweepPath } from './sweep';
 import { wrapAtSeam } from './wrap';
 
 const TUBE: Surface = { kind: 'tube', diameter: 80, length: 300 };

@@ -1,6 +1,6 @@
-import { distance, isClosed, pathSlice, type Path, type Point } from '../curves';
+import { distance, isClosed, type Path, pathSlice, type Point } from '../curves';
+import { bisect } from '../kit';
 import type { Seam, Skin } from '../surface';
-import { bisect } from '../units';
 
 /** Within this share of a turn a place is on the seam. */
 const ON_SEAM = 1e-9;

@@ -1,5 +1,6 @@
-import { boothState, type Step } from '.';
-import { stepFor } from './testing-steps';
+import type { Step } from '../runsheet';
+import { stepFor } from '../testing/steps';
+import { boothState } from './booth';
 
 const MINUTE = 60_000;
 const step = stepFor;

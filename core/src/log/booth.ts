@@ -1,5 +1,6 @@
-import { MS_PER_MINUTE, RULE_OF_THUMB } from '../units';
-import type { Step } from './step';
+import { RULE_OF_THUMB } from '../kit';
+import type { Step } from '../runsheet';
+import { MS_PER_MINUTE } from '../units';
 
 /** Who may be in the booth: while it is sprayed, and until what hangs in the air has gone. */
 export interface BoothState {

@@ -1,18 +1,18 @@
 import * as v from 'valibot';
 import { HEATS } from '../air';
-import { FEELS, PULLS } from '../learning';
 import {
+  faultText,
   instantText,
+  messageWithoutValues,
   nameText,
   noteText,
   numberBetween,
   oneOfWords,
-  messageWithoutValues,
   stepText,
-  faultText,
   uuidText,
   wholeBetween,
-} from '../units';
+} from '../kit';
+import { FEELS, PULLS } from '../learning';
 
 /** What this program writes down of its own. */
 export const EVENT_KINDS = ['start', 'done', 'undo', 'trouble', 'note', 'touch', 'finish'] as const;

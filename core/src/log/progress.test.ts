@@ -1,16 +1,9 @@
 import fc from 'fast-check';
-import type { StepId } from '../units';
-import {
-  EMPTY_LOG,
-  logAfter,
-  progressFrom,
-  progressOf,
-  readWorkSheet,
-  windowState,
-  type AfterRule,
-  type LogEvent,
-  type Step,
-} from '.';
+import type { StepId } from '../kit';
+import { type AfterRule, readWorkSheet, type Step } from '../runsheet';
+import type { LogEvent } from './event';
+import { EMPTY_LOG, logAfter, progressFrom, progressOf } from './progress';
+import { windowState } from './windows';
 
 /** A rule of a made-up step. */
 type After = Omit<AfterRule, 'step'> & { readonly step: string };

@@ -1,9 +1,10 @@
 import type { Heat } from '../air';
-import { intersectSpans, MS_PER_MINUTE, type Message, type Span } from '../units';
+import { intersectSpans, type Message, type Span } from '../kit';
+import type { RuleFilm, Step } from '../runsheet';
+import { MS_PER_MINUTE } from '../units';
 import type { LogEvent } from './event';
-import { remedyOf, scuffId, ruleStart } from './late';
+import { remedyOf, ruleStart, scuffId } from './remedy';
 import { ruleInAir, type ShopAir } from './shop-air';
-import type { RuleFilm, Step } from './step';
 
 /** A time that runs now. */
 export interface RunningWindow {

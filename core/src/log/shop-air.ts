@@ -1,17 +1,17 @@
 import {
   airAt,
-  measuredThenForecast,
+  type AirReading,
+  type AirSeries,
+  airWithHeat,
+  constantAir,
+  type DryingAir,
   dryingRateFunction,
   elapsedBetween,
-  constantAir,
-  airWithHeat,
-  timeWhenElapsed,
-  type AirSeries,
-  type AirReading,
-  type DryingAir,
   type Heat,
+  measuredThenForecast,
+  timeWhenElapsed,
 } from '../air';
-import type { AfterRule } from './step';
+import type { AfterRule } from '../runsheet';
 
 /** The air of a shop: as it was read off, and as it is expected; each in the order of time, minutes since 1970. Either may be empty. */
 export interface ShopAir {

@@ -1,5 +1,5 @@
-import { MASK_STATE } from './standing';
-import type { FinishId, PartId } from '../units';
+import type { FinishId, PartId } from '../kit';
+import { MASK_STATE } from './mask-state';
 
 /**
  * What an edge between an open and a covered area is: `crisp` makes a line that stays, `rough` gets painted over later, `soft` fades out.

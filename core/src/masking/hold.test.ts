@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { PAINT_SYSTEM_KEYS, typicalFigures } from '../finish';
-import { deTackFor, filmBond, holdOnFilm, tapeGrip, type FilmBelow } from '.';
+import { deTackFor, type FilmBelow, filmBond, holdOnFilm, tapeGrip } from './hold';
 
 const air = { airC: 23, rhPercent: 50, movement: 'normal' as const };
 const film = (system: FilmBelow['system'], ageH: number, onBarePlastic = false): FilmBelow => ({

@@ -1,8 +1,8 @@
 import type { DryingAir } from '../air';
-import { typicalFigures, type Finish, type PaintSystemKey } from '../finish';
+import { type Finish, type PaintSystemKey, typicalFigures } from '../finish';
+import { RULE_OF_THUMB } from '../kit';
 import { filmAgeMarks } from '../over';
 import type { Tape } from '../tape';
-import { RULE_OF_THUMB } from '../units';
 
 /** Whether a tape may lie on a film: it sticks and comes off clean; a test pull in a hidden place first; or it takes paint with it. */
 export type Hold = 'safe' | 'test' | 'no';

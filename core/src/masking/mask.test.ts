@@ -1,16 +1,8 @@
 import fc from 'fast-check';
-import {
-  isColourFinal,
-  edgeClass,
-  whenMaskLaid,
-  maskOf,
-  partsInReach,
-  splitMask,
-  MASK_STATE,
-  type MaskArea,
-  type MaskProblem,
-  type MaskStage,
-} from '.';
+import { edgeClass, isColourFinal, type MaskArea, whenMaskLaid } from './edge-class';
+import { maskOf, type MaskProblem, type MaskStage, splitMask } from './mask';
+import { MASK_STATE } from './mask-state';
+import { partsInReach } from './reach';
 
 const area = (over: Partial<MaskArea> = {}): MaskArea => ({
   part: 'hull',

@@ -1,7 +1,7 @@
-import { isSprayed, type FinishMethod } from '../finish';
-import { edgeClass, whenMaskLaid, type EdgeClass, type MaskLaid, type MaskArea } from './edge-class';
+import { type FinishMethod, isSprayed } from '../finish';
+import { edgeClass, type EdgeClass, type MaskArea, type MaskLaid, whenMaskLaid } from './edge-class';
+import { MASK_STATE, type StandingMasks } from './mask-state';
 import { partsInReach } from './reach';
-import { MASK_STATE, type StandingMasks } from './standing';
 
 /** Areas of all parts, and where two of them meet. */
 export interface MaskProblem {

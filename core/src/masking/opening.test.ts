@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { OPENING_USES, type Feature, type OpeningUse, type ZoneShape } from '../surface';
-import { groupClosings, closingMethod } from '.';
+import { type Feature, OPENING_USES, type OpeningUse, type ZoneShape } from '../surface';
+import { closingMethod, groupClosings } from './opening';
 
 const at = { along: 0, above: 0 };
 const round = (diameter: number): ZoneShape => ({ kind: 'round', at, diameter });

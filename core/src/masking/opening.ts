@@ -1,4 +1,4 @@
-import { maxOf, RULE_OF_THUMB, minOf, sumOf, firstItem, type MessageOf } from '../units';
+import { firstItem, maxOf, type MessageOf, minOf, RULE_OF_THUMB, sumOf } from '../kit';
 import type { Feature, ZoneShape } from '../surface';
 
 interface Named {

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { REFERENCE_AIR } from '../air';
 import { tightestEdgeRadius } from '../tape';
-import { filmBond, gripFromStickTest, holdOnFilm, stretchFromBendTest, tapeGrip } from '.';
+import { filmBond, holdOnFilm, tapeGrip } from './hold';
+import { gripFromStickTest, stretchFromBendTest } from './tape-test';
 
 const V6 = { widthMm: 6, fold: 0.005, stretch: 0.15, adhesionN25: 6, minApplyC: 10 };
 

@@ -1,7 +1,7 @@
 import type { DryingAir } from '../air';
 import type { PaintSystemKey } from '../finish';
+import { RULE_OF_THUMB } from '../kit';
 import type { Tape } from '../tape';
-import { RULE_OF_THUMB } from '../units';
 import { filmBond } from './hold';
 
 /** What a tape did round cans: the smallest it laid clean round, the largest it pleated or crept back round; null: not tried. */

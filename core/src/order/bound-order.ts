@@ -1,11 +1,10 @@
+import { filmTimes, gunChangeMinutes, plugMinOf } from '../stage';
 import type { CoatShares } from './coat-shares';
-import { filmTimes } from './drying-of';
-import { EXISTING_FINISH, type BelowIndex, type ProblemTable } from './problem-table';
+import { INFINITE_CAPACITY, MinCut } from './min-cut';
 import { scoreWeights } from './order-cost';
-import { MinCut, INFINITE_CAPACITY } from './min-cut';
 import type { OrderNode, StageFacts } from './order-node';
+import { type BelowIndex, EXISTING_FINISH, type ProblemTable } from './problem-table';
 import { addStage, coatWeight } from './relax';
-import { gunChangeMinutes, plugMinOf } from './stage-cost';
 import { minPullWait, type Wait } from './waits';
 
 export interface OrderBound {

@@ -1,13 +1,11 @@
+import { RULE_OF_THUMB } from '../kit';
 import { edgeClass } from '../masking';
-import { filmTimes } from './drying-of';
-import { gunOf } from './gun';
-import { EXISTING_FINISH, type ProblemTable } from './problem-table';
+import { filmTimes, gunChangeMinutes, gunOf } from '../stage';
 import type { CoatShares } from './coat-shares';
-import { mayKeepMasks } from './keep';
+import { mayKeepMasks } from './mask-keeping';
 import { scoreWeights } from './order-cost';
-import { fixedSpray, edgeWeight, onceWeights, relaxPart, wholePartWeight, type StageWeights } from './relax';
-import { gunChangeMinutes } from './stage-cost';
-import { RULE_OF_THUMB } from '../units';
+import { EXISTING_FINISH, type ProblemTable } from './problem-table';
+import { edgeWeight, fixedSpray, onceWeights, relaxPart, type StageWeights, wholePartWeight } from './relax';
 
 /** Bounds for orders that are not complete yet. */
 export interface Lattice {

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
-import { SHIPPED_FINISHES, type Finish } from '../finish';
-import { designFaults, emptyDesign, type Design } from '../job';
+import { type Finish, SHIPPED_FINISHES } from '../finish';
+import { type Design, designFaults, emptyDesign } from '../job';
+import { type FinishId, LIMITS, type PartId } from '../kit';
 import { planJob } from '../plan';
-import { sampleArea, sampleBorder, sampleProblem } from '../testing-order';
-import { LIMITS, type FinishId, type PartId } from '../units';
+import { sampleArea, sampleBorder, sampleProblem } from '../testing/order';
 import { bitCount, latticeEffort } from './lattice';
-import { searchSteps, type SearchResult } from './search';
+import { type SearchResult, searchSteps } from './search';
 
 // Jobs of about as many finishes as a number has bits.
 

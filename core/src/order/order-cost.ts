@@ -1,15 +1,6 @@
-import { RULE_OF_THUMB } from '../units';
+import { RULE_OF_THUMB } from '../kit';
+import { stageCost, type Sequence, type StageCost, stageScore } from '../stage';
 import type { ProblemTable } from './problem-table';
-import { stageScore } from './score';
-import { stageCost, type StageCost } from './stage-cost';
-
-/** A complete order of coats. */
-export interface Sequence {
-  readonly order: readonly string[];
-  readonly stages: readonly StageCost[];
-  /** Under the wish of the job, in millionths: whole numbers, so that equal costs are equal. */
-  readonly score: number;
-}
 
 /** Which areas are open in each stage, and after which the masks stay on. */
 export interface Choices {

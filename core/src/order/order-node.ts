@@ -1,4 +1,4 @@
-import type { FilmTimes } from './drying-of';
+import type { FilmTimes } from '../stage';
 import type { SettledChoices } from './settle';
 
 /** An order whose open areas are being settled. */

@@ -1,6 +1,5 @@
 import { isKeptForGood } from '../masking';
-import type { OrderProblem } from './problem';
-import type { Progress } from './progress';
+import type { OrderProblem, Progress } from '../stage';
 
 /**
  * How often a bound may charge the masks on what is kept: in every stage, once for each edge (in the stage of the colour beside it, and

@@ -1,15 +1,28 @@
-import { isSprayed, type Finish } from '../finish';
+import { type Finish, isSprayed } from '../finish';
+import { RULE_OF_THUMB } from '../kit';
 import { partsInReach } from '../masking';
 import { compatibilityOf } from '../over';
-import { RULE_OF_THUMB } from '../units';
-import { filmTimes, marksOfFilm, marksOfPresent, memoizedCoats } from './drying-of';
-import { mixMinutes } from './gun';
-import { coatingMin } from './coating';
-import { coverMin, coverOver, dripPaper, edgeCost, wholePartCover, type Cover, type EdgeCost } from './mask-cost';
+import {
+  coatingMin,
+  type Cover,
+  coverMin,
+  coverOver,
+  dripPaper,
+  edgeCost,
+  type EdgeCost,
+  filmTimes,
+  finishesInUse,
+  finishOf,
+  marksOfFilm,
+  marksOfPresent,
+  memoizedCoats,
+  mixMinutes,
+  type OrderProblem,
+  type Progress,
+  type StageCost,
+  wholePartCover,
+} from '../stage';
 import { outerCharges, type OuterCharges } from './outer-charges';
-import { finishOf, finishesInUse, type OrderProblem } from './problem';
-import type { Progress } from './progress';
-import type { StageCost } from './stage-cost';
 
 /** What may lie below an area when it is sprayed: a finish by its number, or what was there at the start. */
 export type BelowIndex = number;

@@ -1,8 +1,10 @@
-import { firstItem } from '../units';
 import { wordsFor } from '@lintrel/words';
 import { typicalFinish } from '../finish';
-import { sampleArea, sampleBorder, sampleProblem } from '../testing-order';
-import { endOf, NO_RULES, reasonsFor, searchOrder, totalOf, workMinutes, type OrderProblem, type Sequence } from '.';
+import { firstItem } from '../kit';
+import { type Sequence, NO_RULES, type OrderProblem, workMinutes } from '../stage';
+import { sampleArea, sampleBorder, sampleProblem } from '../testing/order';
+import { endOf, reasonsFor, totalOf } from './reason';
+import { searchOrder } from './search';
 
 const { say } = wordsFor();
 

@@ -1,10 +1,14 @@
-import { messageWithoutValues } from '../units';
-import { memoizedCoats } from './drying-of';
-import type { Sequence } from './order-cost';
-import { finishOf, type OrderProblem } from './problem';
-import { displayedMinutes, workMinutes } from './score';
-import { SAVED_FIGURES, type SavedFigure, type ReasonMessage } from './says';
-import type { StageCost } from './stage-cost';
+import { messageWithoutValues } from '../kit';
+import {
+  type Sequence,
+  displayedMinutes,
+  finishOf,
+  memoizedCoats,
+  type OrderProblem,
+  type StageCost,
+  workMinutes,
+} from '../stage';
+import { type ReasonMessage, SAVED_FIGURES, type SavedFigure } from './messages';
 
 /** What a whole sequence takes. */
 export interface SequenceFigures {

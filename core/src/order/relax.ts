@@ -1,11 +1,10 @@
 import { sprayedMl } from '../finish';
-import { RULE_OF_THUMB } from '../units';
-import type { ProblemTable } from './problem-table';
+import { RULE_OF_THUMB } from '../kit';
 import { edgeClass, whenMaskLaid } from '../masking';
-import { coatingMin } from './coating';
-import { coverMin, coverOver, uncoverMin, type Cover, type EdgeCost } from './mask-cost';
-import { MinCut, INFINITE_CAPACITY } from './min-cut';
+import { coatingMin, type Cover, coverMin, coverOver, type EdgeCost, uncoverMin } from '../stage';
+import { INFINITE_CAPACITY, MinCut } from './min-cut';
 import { scoreWeights } from './order-cost';
+import type { ProblemTable } from './problem-table';
 
 /** What minutes, pulling, risk and money weigh in the bound of one stage. */
 export interface StageWeights {

@@ -1,5 +1,5 @@
-import type { RuleMessage } from './says';
-import { finishesInUse, type OrderProblem, type OrderRules } from './problem';
+import { finishesInUse, type OrderProblem, type OrderRules } from '../stage';
+import type { RuleMessage } from './messages';
 
 /** Rules as far as they can hold together, and what was in the way. */
 export interface ConsistentRules {

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
-import { PULL_TIMINGS, typicalFinish, type PullTiming } from '../finish';
-import { bruteForce, sampleArea, sampleBorder, sampleProblem } from '../testing-order';
-import { AIMS } from '../units';
-import { NO_RULES, searchOrder, searchSteps, finishesInUse, type OrderProblem } from '.';
+import { PULL_TIMINGS, type PullTiming, typicalFinish } from '../finish';
+import { AIMS } from '../kit';
+import { finishesInUse, NO_RULES, type OrderProblem } from '../stage';
+import { bruteForce, sampleArea, sampleBorder, sampleProblem } from '../testing/order';
+import { searchOrder, searchSteps } from './search';
 
 const SETS = [
   ['cream-two-part', 'sea-green-two-part', 'copper-two-part'],

@@ -1,17 +1,24 @@
+import { compareText, LIMITS, runToEnd, runWithProgress } from '../kit';
 import { isKeptForGood, MASK_STATE } from '../masking';
-import { compareText, runToEnd, LIMITS, runWithProgress } from '../units';
-import { equalShares, coatShares, rebalanceShares, type CoatShares } from './coat-shares';
-import { problemTable, type ProblemTable } from './problem-table';
-import { PriorityQueue } from './heap';
-import { latticeOf, latticeEffort, mayFollow, EMPTY_PREFIX, type OrderPrefix, type Lattice } from './lattice';
-import { scoreWeights, type Sequence } from './order-cost';
+import {
+  type Sequence,
+  finishesInUse,
+  type OrderProblem,
+  type Progress,
+  stageCost,
+  type StageCost,
+  stageScore,
+  startProgress,
+  workMinutes,
+} from '../stage';
+import { coatShares, type CoatShares, equalShares, rebalanceShares } from './coat-shares';
+import { EMPTY_PREFIX, type Lattice, latticeEffort, latticeOf, mayFollow, type OrderPrefix } from './lattice';
+import { scoreWeights } from './order-cost';
 import type { OrderNode } from './order-node';
-import { finishesInUse, type OrderProblem } from './problem';
-import { startProgress, type Progress } from './progress';
+import { PriorityQueue } from './priority-queue';
+import { problemTable, type ProblemTable } from './problem-table';
 import { consistentRules } from './rules';
-import { stageScore, workMinutes } from './score';
 import { expandNode, rootNodes, SCORE_TOLERANCE, type SearchTools } from './solve-order';
-import { stageCost, type StageCost } from './stage-cost';
 
 export interface SearchResult {
   /** Best sequence found, then the best that begin otherwise, cheapest first. Empty where no area gets a finish. */

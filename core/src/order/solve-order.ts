@@ -1,11 +1,11 @@
-import { belowArea, boundOrder, stageFacts, possibleLastOpenings } from './bound-order';
-import { EXISTING_FINISH, type ProblemTable } from './problem-table';
+import type { Sequence, StageCost } from '../stage';
+import { belowArea, boundOrder, possibleLastOpenings, stageFacts } from './bound-order';
 import type { CoatShares } from './coat-shares';
-import { maskKeepPatterns } from './keep';
-import { costOrder, type Sequence } from './order-cost';
+import { maskKeepPatterns } from './mask-keeping';
+import { costOrder } from './order-cost';
 import type { OrderNode, StageFacts } from './order-node';
-import { settleArea, initialSettled } from './settle';
-import type { StageCost } from './stage-cost';
+import { EXISTING_FINISH, type ProblemTable } from './problem-table';
+import { initialSettled, settleArea } from './settle';
 import { bindingWaits, likelyWaits } from './waits';
 
 /** Costs nearer to each other than this count as equal: millionths of a minute, about a millisecond. */

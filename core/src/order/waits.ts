@@ -1,7 +1,6 @@
-import type { FilmTimes } from './drying-of';
-import type { ProblemTable } from './problem-table';
-import type { Sequence } from './order-cost';
+import type { Sequence, FilmTimes } from '../stage';
 import type { OrderNode, StageFacts } from './order-node';
+import type { ProblemTable } from './problem-table';
 
 /** From a stage to a later one that has to wait until the colour of the first takes tape. */
 export interface Wait {

@@ -1,4 +1,4 @@
 export * from './marks';
 export * from './over';
 export * from './pairs';
-export * from './says';
+export * from './messages';

@@ -1,6 +1,6 @@
-import { dryingRate, type DryingAir } from '../air';
+import { type DryingAir, dryingRate } from '../air';
 import { buildFactor, safeFactor } from '../drying';
-import { PAINT_SYSTEMS, typicalFigures, type Finish, type PaintSystemKey } from '../finish';
+import { type Finish, PAINT_SYSTEMS, type PaintSystemKey, typicalFigures } from '../finish';
 
 /** Ages of a film that decide what may follow it, minutes on the clock. */
 export interface FilmAgeMarks {

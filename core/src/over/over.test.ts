@@ -1,5 +1,7 @@
 import { PAINT_SYSTEM_KEYS, type PaintSystemKey } from '../finish';
-import { compatibilityOf, pairRule, typicalAgeMarks } from '.';
+import { typicalAgeMarks } from './marks';
+import { compatibilityOf } from './over';
+import { pairRule } from './pairs';
 
 const AIR = { airC: 23, rhPercent: 50, movement: 'normal' } as const;
 const HOUR = 60;

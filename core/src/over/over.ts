@@ -1,8 +1,8 @@
 import type { PaintSystemKey } from '../finish';
-import { messageWithoutValues } from '../units';
+import { messageWithoutValues } from '../kit';
 import type { FilmAgeMarks } from './marks';
+import type { CompatibilityMessage } from './messages';
 import { pairRule, type PairRule } from './pairs';
-import type { CompatibilityMessage } from './says';
 
 export const COMPATIBILITY_ANSWERS = ['yes', 'wait', 'abrade', 'barrier', 'no'] as const;
 export type CompatibilityAnswer = (typeof COMPATIBILITY_ANSWERS)[number];

@@ -1,5 +1,5 @@
 import type { PaintSystemKey } from '../finish';
-import type { CompatibilityMessages } from './says';
+import type { CompatibilityMessages } from './messages';
 
 type Reason = keyof CompatibilityMessages;
 

@@ -1,8 +1,9 @@
-import { firstItem } from '../units';
 import { wordsFor } from '@lintrel/words';
-import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
+import { linesIn } from '../items';
+import { type Design, emptyDesign, type Part, SHIPPED_SHELF } from '../job';
+import { firstItem } from '../kit';
 import type { TrimLine } from '../lines';
-import { linesIn, planJob } from '.';
+import { planJob } from './plan';
 
 const { say } = wordsFor();
 

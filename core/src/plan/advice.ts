@@ -1,16 +1,16 @@
-import { onePersonMessage } from './sections';
-import { tapingAir, dewMargin } from '../air';
+import { dewMargin, tapingAir } from '../air';
+import type { Advice, AdviceMessage, StagePlan } from '../contract';
 import type { Finish } from '../finish';
+import type { StageItems } from '../items';
 import type { Design } from '../job';
-import { consistentRules, finishesInUse } from '../order';
+import { firstItem, LIMITS, RULE_OF_THUMB } from '../kit';
+import { consistentRules } from '../order';
 import type { CompatibilityAnswer } from '../over';
-import { LIMITS, RULE_OF_THUMB, firstItem } from '../units';
-import { advice, type AdviceInput } from './advice-facts';
-import type { StageItems } from './items';
 import type { PartWork } from '../setout';
-import { riskAdvice } from './regret';
-import type { AdviceMessage } from './says';
-import type { Advice, StagePlan } from './types';
+import { finishesInUse } from '../stage';
+import { onePersonMessage } from '../steps';
+import { advice, type AdviceInput } from './advice-input';
+import { riskAdvice } from './risk-advice';
 
 /** What follows from air, parts, lines, areas and the order of coats, each at its place. */
 export function adviceFor(facts: AdviceInput): Advice[] {

@@ -1,9 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Climate } from '../air';
-import { SHIPPED_SHELF, upgradeDesign, type Design } from '../job';
-import { ruleInAir, type AfterRule } from '../log';
-import { planFaults, planJob, type Plan } from '.';
+import { planFaults } from '../check';
+import type { Plan } from '../contract';
+import { type Design, SHIPPED_SHELF, upgradeDesign } from '../job';
+import { ruleInAir } from '../log';
+import type { AfterRule } from '../runsheet';
+import { planJob } from './plan';
 
 const juniper = upgradeDesign(
   (JSON.parse(readFileSync(join(__dirname, '../../../examples/juniper.json'), 'utf8')) as { design: unknown }).design,

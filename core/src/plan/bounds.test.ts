@@ -1,10 +1,11 @@
 import { wordsFor } from '@lintrel/words';
-import { designFaults, emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
+import type { Plan } from '../contract';
+import { type Design, designFaults, emptyDesign, type Part, SHIPPED_SHELF } from '../job';
+import { LIMITS } from '../kit';
 import type { TrimLine } from '../lines';
-import type { Feature, Surface } from '../surface';
-import { LIMITS } from '../units';
-import { planJob, type Plan } from '.';
 import { layoutFaults } from '../setout';
+import type { Feature, Surface } from '../surface';
+import { planJob } from './plan';
 
 const { say } = wordsFor();
 

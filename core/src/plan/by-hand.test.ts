@@ -1,3 +1,5 @@
+import { planFaults } from '../check';
+import type { BackingItem, LineItem, OwnItem, Plan } from '../contract';
 import {
   addOwnPiece,
   changeOwnPiece,
@@ -7,11 +9,11 @@ import {
   withoutCorner,
   withPiecePoint,
 } from '../edit';
-import { checkAgainst, designFaults, designSchema, SHIPPED_SHELF, piecePoints, type Design } from '../job';
-import { sweep } from '../testing';
-import { panel, panelJob, planned } from '../testing-panels';
-import { RULE_OF_THUMB, sumOf } from '../units';
-import { isLine, planFaults, type BackingItem, type LineItem, type OwnItem, type Plan } from '.';
+import { isLine } from '../items';
+import { checkAgainst, type Design, designFaults, designSchema, piecePoints, SHIPPED_SHELF } from '../job';
+import { RULE_OF_THUMB, sumOf } from '../kit';
+import { panel, panelJob, planned } from '../testing/panels';
+import { sweep } from '../testing/samples';
 
 // What a person lays, turns round or leaves out by hand; the plan fills the rest.
 

@@ -1,8 +1,11 @@
-import { closingMin, closingTapes } from '../masking';
+import { planFaults } from '../check';
+import type { Plan } from '../contract';
+import { isOpeningTape, plugsIn } from '../items';
 import { SHIPPED_SHELF } from '../job';
-import { panel, panelJob, planned } from '../testing-panels';
-import { sumOf } from '../units';
-import { isOpeningTape, plugsIn, planFaults, planJob, type Plan } from '.';
+import { sumOf } from '../kit';
+import { closingMin, closingTapes } from '../masking';
+import { panel, panelJob, planned } from '../testing/panels';
+import { planJob } from './plan';
 
 const box = {
   kind: 'opening',

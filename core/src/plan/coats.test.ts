@@ -1,9 +1,10 @@
-import { firstItem } from '../units';
 import { wordsFor } from '@lintrel/words';
-import { SHIPPED_SHELF, type Design } from '../job';
-import { ordersByAim, planJob, searchJob } from '.';
-import { clear, design, part } from '../testing-door';
 import { pinArea } from '../edit';
+import { type Design, SHIPPED_SHELF } from '../job';
+import { firstItem } from '../kit';
+import { clear, design, part } from '../testing/door';
+import { ordersByAim } from './aims';
+import { planJob, searchJob } from './plan';
 
 const { say } = wordsFor();
 

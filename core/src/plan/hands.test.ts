@@ -1,10 +1,11 @@
-import { firstItem } from '../units';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Plan } from '../contract';
 import { PAINT_SYSTEMS, type PaintSystemKey } from '../finish';
 import { readJobFile } from '../formats';
-import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
-import { planJob, type Plan } from '.';
+import { type Design, emptyDesign, type Part, SHIPPED_SHELF } from '../job';
+import { firstItem } from '../kit';
+import { planJob } from './plan';
 
 const folder = join(__dirname, '../../../examples');
 const demos = readdirSync(folder)

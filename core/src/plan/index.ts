@@ -1,10 +1,2 @@
-export { isLine, isOpeningTape, itemsIn, linesIn, itemsLyingIn, masksOn, plugsIn, sheetLine, tapeNeeds } from './lists';
-export { orderProblem } from './order-problem';
 export * from './plan';
-export type { PlanFault, PlanFaultMessages } from './broken';
-export * from './plan-faults';
-export * from './says';
-export type * from './item-types';
-export type * from './types';
-export * from './wishes';
-export * from './stock-use';
+export * from './aims';

@@ -1,10 +1,11 @@
-import { designFaults, SHIPPED_SHELF, type Design, type Part } from '../job';
-import type { Feature } from '../surface';
-import { straight } from '../testing';
-import { panel as plainPanel, panelJob, planned } from '../testing-panels';
-import { planJob, type Plan } from '.';
+import type { Plan } from '../contract';
 import { carryScheme, givePresent } from '../edit';
+import { type Design, designFaults, type Part, SHIPPED_SHELF } from '../job';
+import type { Feature } from '../surface';
+import { panel as plainPanel, panelJob, planned } from '../testing/panels';
+import { straight } from '../testing/samples';
 import { edgeSection } from '../views';
+import { planJob } from './plan';
 
 // Masks that stay on, parts that hang together, coarse places, and what is on an area now: as the plan writes them down.
 

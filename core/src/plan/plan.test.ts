@@ -1,9 +1,10 @@
-import { firstItem, firstTwo } from '../units';
 import { wordsFor } from '@lintrel/words';
-import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
-import { isLine, planJob } from '.';
 import { carryScheme, giveFinish } from '../edit';
+import { isLine } from '../items';
+import { type Design, emptyDesign, type Part, SHIPPED_SHELF } from '../job';
+import { firstItem, firstTwo } from '../kit';
 import { tapeFitsOfLine } from '../setout';
+import { planJob } from './plan';
 
 const { caution } = wordsFor();
 

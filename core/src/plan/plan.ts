@@ -1,31 +1,30 @@
-import type { Design, Shelf } from '../job';
 import {
-  preferredFirst,
-  preferenceRank,
-  onePersonOrder,
-  sequenceFigures,
-  gunOf,
+  type AfterCode,
+  type ChoicePrice,
+  type Plan,
+  type PlanWindow,
+  SAFETY_CODES,
+  type SequenceSummary,
+} from '../contract';
+import { inLayingOrder, listsOf } from '../items';
+import type { Design, Shelf } from '../job';
+import { firstItem, roundNumbers, runToEnd, withoutProgress } from '../kit';
+import {
+  DEFAULT_EFFORT,
   keptMaskSearchSteps,
+  preferenceRank,
+  preferredFirst,
   reasonsFor,
   searchSteps,
-  finishesInUse,
-  DEFAULT_EFFORT,
-  type OrderProblem,
-  type Sequence,
+  sequenceFigures,
 } from '../order';
-import { runToEnd, withoutProgress, roundNumbers, firstItem } from '../units';
-import type { Step } from '../log';
+import { jobProblem, orderProblem, partOffsets, surroundingsOfPart } from '../problem';
+import type { Step } from '../runsheet';
+import { type PartCache, partPlan, workOutSteps } from '../setout';
+import { finishesInUse, gunOf, onePersonOrder, type OrderProblem, type Sequence } from '../stage';
+import { overheadMinutes, type OverheadMinutes, stepsOf, withOverhead } from '../steps';
 import { adviceFor } from './advice';
-import { inLayingOrder, listsOf } from './lists';
-import { jobProblem, orderProblem } from './order-problem';
-import { partPlan, workOutSteps, type PartCache } from '../setout';
-import { partOffsets } from './places';
-import { surroundingsOfPart } from './rim-problem';
 import { stageSteps } from './stages';
-import { overheadMinutes, withOverhead, type OverheadMinutes } from './before-after';
-import { stepsOf } from './steps';
-import { SAFETY_CODES, type AfterCode } from './says';
-import type { ChoicePrice, Plan, PlanWindow, SequenceSummary } from './types';
 
 /**
  * Works out a whole job: areas, order of coats, runs, windows, run sheet.

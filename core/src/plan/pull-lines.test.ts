@@ -1,9 +1,11 @@
+import { planFaults } from '../check';
+import type { Plan } from '../contract';
 import { setPullTiming } from '../edit';
-import { SHIPPED_SHELF, emptyDesign, type Design, type Part } from '../job';
-import { planFaults, planJob, type Plan } from '.';
-import { isLine } from './lists';
 import type { PullTiming } from '../finish';
-import type { LineId, PartId } from '../units';
+import { isLine } from '../items/lists';
+import { type Design, emptyDesign, type Part, SHIPPED_SHELF } from '../job';
+import type { LineId, PartId } from '../kit';
+import { planJob } from './plan';
 
 const board = (
   lines: readonly {

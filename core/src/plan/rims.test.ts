@@ -1,10 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { planFaults } from '../check';
+import type { CoverItem, Plan, SurroundingsItem } from '../contract';
 import { readJobFile } from '../formats';
-import { designFaults, emptyDesign, SHIPPED_SHELF, type Design, type Part, type EdgeContext } from '../job';
-import { panel as plainPanel, panelJob, planned } from '../testing-panels';
-import { RULE_OF_THUMB } from '../units';
-import { planFaults, planJob, type CoverItem, type Plan, type SurroundingsItem } from '.';
+import { type Design, designFaults, type EdgeContext, emptyDesign, type Part, SHIPPED_SHELF } from '../job';
+import { RULE_OF_THUMB } from '../kit';
+import { panel as plainPanel, panelJob, planned } from '../testing/panels';
+import { planJob } from './plan';
 
 const panel = (id: string, rims: readonly EdgeContext[], over: Partial<Part> = {}): Part =>
   plainPanel(id, 800, 500, { substrate: 'steel', rims: [...rims], ...over });

@@ -1,8 +1,10 @@
-import { days, shop } from '../day/testing-days';
+import { planFaults } from '../check';
+import type { Plan } from '../contract';
 import { planDay } from '../day';
-import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
-import type { PartId } from '../units';
-import { planFaults, planJob, type Plan } from '.';
+import { type Design, emptyDesign, type Part, SHIPPED_SHELF } from '../job';
+import type { PartId } from '../kit';
+import { days, shop } from '../testing/days';
+import { planJob } from './plan';
 
 const BANDS = 9;
 /** Long boards of bands, each masked on both sides. */

@@ -1,28 +1,23 @@
+import type { CoatsMessage, PrepareTask, StagePaint, StagePlan } from '../contract';
 import { limitWindows, type PullWindows } from '../drying';
-import { minCoatsForBuild, mixFor, colourOverGround, type Finish } from '../finish';
+import { colourOverGround, type Finish, minCoatsForBuild, mixFor } from '../finish';
+import { inLayingOrder, itemsOf, removalStage, sessionsOf, type StageItems, withLiesOver } from '../items';
+import { intersectSpans, RULE_OF_THUMB, type Span } from '../kit';
+import { placeOfArea, type StageSource } from '../problem';
 import {
-  filmTimes,
-  finishOf,
   compatibilityMinutes,
-  isPastWindow,
-  sectionsFor,
   displayedMinutes,
-  startProgress,
+  filmTimes,
   finishesInUse,
+  finishOf,
+  isPastWindow,
   type OrderProblem,
-  type Sequence,
+  sectionsFor,
   type StageCost,
-} from '../order';
-import { onePersonPlan, named, sectionsPlanned } from './sections';
-import { removalStage, sessionsOf } from './item-frame';
-import { itemsOf, type StageItems } from './items';
-import { withLiesOver } from './lies-over';
-import { inLayingOrder } from './lists';
-import type { StageSource } from './means';
-import { placeOfArea } from './places';
-import { intersectSpans, RULE_OF_THUMB, type Span } from '../units';
-import type { CoatsMessage } from './says';
-import type { PrepareTask, StagePaint, StagePlan } from './types';
+  startProgress,
+  type Sequence,
+} from '../stage';
+import { named, onePersonPlan, sectionsPlanned } from '../steps';
 
 /** Every stage of a sequence, and everything that is laid for it. */
 export interface StageBuild {

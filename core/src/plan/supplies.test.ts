@@ -1,13 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Plan, SupplyNeed } from '../contract';
 import { readJobFile, usedShelf } from '../formats';
-import { SHIPPED_SHELF, type Shelf } from '../job';
-import { rollLengthM, SHIPPED_SUPPLIES, type Supply } from '../tape';
-import { panel, panelJob, planned } from '../testing-panels';
+import { stockUse } from '../items';
+import { supplyNeeds } from '../items/supply-needs';
+import { type Shelf, SHIPPED_SHELF } from '../job';
+import { RULE_OF_THUMB, sumOf } from '../kit';
 import { closingFilmMm2 } from '../masking';
-import { RULE_OF_THUMB, sumOf } from '../units';
-import { planJob, stockUse, type Plan, type SupplyNeed } from '.';
-import { supplyNeeds } from './supply-needs';
+import { rollLengthM, SHIPPED_SUPPLIES, type Supply } from '../tape';
+import { panel, panelJob, planned } from '../testing/panels';
+import { planJob } from './plan';
 
 const design = (name: string) => {
   const read = readJobFile(readFileSync(join(__dirname, `../../../examples/${name}.json`), 'utf8'));

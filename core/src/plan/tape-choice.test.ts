@@ -1,11 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { planFaults } from '../check';
+import type { LineItem, Plan } from '../contract';
 import { forbidTape, pinTape } from '../edit';
 import { readJobFile } from '../formats';
+import { isLine } from '../items';
 import type { Design, Shelf } from '../job';
+import { RULE_OF_THUMB } from '../kit';
 import { letteringOf } from '../setout';
-import { RULE_OF_THUMB } from '../units';
-import { isLine, planFaults, planJob, type LineItem, type Plan } from '.';
+import { planJob } from './plan';
 
 const example = (name: string) => {
   const read = readJobFile(readFileSync(join(__dirname, `../../../examples/${name}.json`), 'utf8'));

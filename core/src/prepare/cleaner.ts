@@ -1,6 +1,6 @@
-import { isCuring } from '../over';
 import type { DryingAir } from '../air';
 import type { Part } from '../job';
+import { isCuring } from '../over';
 
 /** What a surface is washed with. */
 export const CLEANERS = ['wax-grease', 'alcohol', 'dewax', 'soap', 'soap-water', 'thinner', 'water', 'dust'] as const;

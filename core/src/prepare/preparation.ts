@@ -1,10 +1,10 @@
-import { tapingAir, type Climate } from '../air';
+import { type Climate, tapingAir } from '../air';
 import type { Finish, PaintSystemKey } from '../finish';
 import type { Part, Present } from '../job';
-import { compatibilityOf, typicalAgeMarks, type CompatibilityMessage } from '../over';
-import { messageWithoutValues, RULE_OF_THUMB, type PartId } from '../units';
-import { gritFor, type Grit } from './abrading';
-import { cleanerFor, type Cleaner } from './cleaner';
+import { messageWithoutValues, type PartId, RULE_OF_THUMB } from '../kit';
+import { type CompatibilityMessage, compatibilityOf, typicalAgeMarks } from '../over';
+import { type Grit, gritFor } from './abrading';
+import { type Cleaner, cleanerFor } from './cleaner';
 
 /** A part and its areas, as far as they are prepared. */
 export interface PreparedPart extends Pick<Part, 'id' | 'substrate'> {

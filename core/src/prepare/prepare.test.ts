@@ -1,6 +1,9 @@
+import { type PaintSystemKey, typicalFinish } from '../finish';
 import type { Part } from '../job';
-import { typicalFinish, type PaintSystemKey } from '../finish';
-import { cleanerFor, gritFor, preparationTasks, primerFor, type PreparedPart } from '.';
+import { gritFor } from './abrading';
+import { primerFor } from './bare';
+import { cleanerFor } from './cleaner';
+import { preparationTasks, type PreparedPart } from './preparation';
 
 const AIR = { airC: 20, rhPercent: 50, surfaceC: null, movement: 'normal' } as const;
 const on = (substrate: Part['substrate'], system: PaintSystemKey | 'bare', ageH = 9000) => ({

@@ -1,10 +1,10 @@
-import { pathLength, type Path } from '../curves';
+import { type Path, pathLength } from '../curves';
+import { isModelScale, messageWithoutValues, RULE_OF_THUMB, type TapeCode } from '../kit';
 import type { Hold } from '../masking';
 import { facetsForBend, type Tape, type TapeKind } from '../tape';
-import { isModelScale, messageWithoutValues, RULE_OF_THUMB, type TapeCode } from '../units';
 import { chooseTape, type TapeWish } from './choose';
+import type { Doubt } from './messages';
 import type { Overhang } from './overhang';
-import type { Doubt } from './says';
 import type { MaskingMeans } from './run';
 
 /** A wider tape behind a line tape, in straight pieces: it lies first, the line tape over its edge. */

@@ -1,17 +1,17 @@
+import { maxDwellMin } from '../drying';
+import { compareText, firstItem, messageWithoutValues, RULE_OF_THUMB, TOLERANCE } from '../kit';
+import { type DeTack, deTackFor, type Hold, holdOnFilm, tapeGrip } from '../masking';
 import {
+  type BendSample,
   EDGE_CLASSES,
+  type Fit,
   fitAlong,
   follows,
-  type BendSample,
-  type Fit,
   type LineSide,
   type Tape,
   type TapeKind,
 } from '../tape';
-import { maxDwellMin } from '../drying';
-import { deTackFor, holdOnFilm, tapeGrip, type DeTack, type Hold } from '../masking';
-import { compareText, messageWithoutValues, RULE_OF_THUMB, TOLERANCE, firstItem } from '../units';
-import type { Doubt } from './says';
+import type { Doubt } from './messages';
 
 /** What a run asks of its tape. */
 export interface TapeWish {

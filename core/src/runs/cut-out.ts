@@ -1,7 +1,7 @@
-import { boundingBox, cornerDistances, isClosed, ringArea, type Path } from '../curves';
+import { boundingBox, cornerDistances, isClosed, type Path, ringArea } from '../curves';
+import { RULE_OF_THUMB } from '../kit';
 import { holdOnFilm, tapeGrip } from '../masking';
 import { follows, type Tape } from '../tape';
-import { RULE_OF_THUMB } from '../units';
 import { dwellShare, type TapeChoice, type TapeWish } from './choose';
 
 /** A closed shape cut from film, instead of a tape led round it. */

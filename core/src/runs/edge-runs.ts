@@ -1,7 +1,7 @@
 import type { Area, Border } from '../areas';
+import type { LineId } from '../kit';
 import type { EdgeClass } from '../masking';
 import type { LineSide } from '../tape';
-import type { LineId } from '../units';
 
 /** An edge of a mask on one part: which of its borders, with the areas on both sides by index. */
 export interface PartEdge {

@@ -1,10 +1,13 @@
 import fc from 'fast-check';
-import { arcPath, pathLength, straightPath, type Path } from '../curves';
-import { SHIPPED_TAPES } from '../tape';
-import { RULE_OF_THUMB } from '../units';
+import { arcPath, type Path, pathLength, straightPath } from '../curves';
+import { RULE_OF_THUMB } from '../kit';
 import { skinOf, type Surface } from '../surface';
-import { areasOn, straight as straightLine } from '../testing';
-import { backingFor, seamTape, filmSheetFor, layOrder, type CutShape, type TapeWish } from '.';
+import { SHIPPED_TAPES } from '../tape';
+import { areasOn, straight as straightLine } from '../testing/samples';
+import { backingFor, seamTape } from './backing';
+import type { TapeWish } from './choose';
+import { type CutShape, filmSheetFor } from './film-sheet';
+import { layOrder } from './lay-order';
 import { overhangs } from './overhang';
 
 const straight = (x1: number, y1: number, x2: number, y2: number): Path =>

@@ -1,8 +1,8 @@
-import { pointAt, type Path } from '../curves';
 import { areaFinder } from '../areas';
+import { type Path, pointAt } from '../curves';
+import { type Interval, mergeIntervals } from '../kit';
 import type { LineSide } from '../tape';
-import { mergeIntervals, type Interval } from '../units';
-import { pointBesideLine } from './beside';
+import { pointBesideLine } from './point-beside';
 import type { MaskedPart } from './run';
 import type { TapeBand } from './tape-band';
 

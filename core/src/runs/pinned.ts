@@ -1,5 +1,5 @@
+import type { LineId, PartId, TapeCode } from '../kit';
 import { follows, type LineSide, type Tape } from '../tape';
-import type { LineId, PartId, TapeCode } from '../units';
 import { chooseTape, type TapeChoice, type TapeWish } from './choose';
 
 /** A tape a person has chosen: for one side of a line, a line, or, with neither, wherever a line is made. */

@@ -1,16 +1,16 @@
 import type { Arrangement } from '../areas';
-import { pathSlice, type Path, type Point } from '../curves';
+import { type Path, pathSlice, type Point } from '../curves';
+import { firstItem, type LineId, type PartId, type TapeCode } from '../kit';
 import { lineCode as codeOfLine, type ResolvedLine } from '../lines';
 import type { EdgeClass, Hold } from '../masking';
 import type { Skin } from '../surface';
 import type { Fit, LineSide, Tape, TapeKind } from '../tape';
-import { firstItem, type LineId, type PartId, type TapeCode } from '../units';
 import type { Backing } from './backing';
 import type { PartEdge } from './edge-runs';
+import type { Doubt } from './messages';
 import type { OwnWay } from './own-way';
 import type { PinnedTape } from './pinned';
-import type { Doubt } from './says';
-import type { SeenSide } from './side-seen';
+import type { SeenSide } from './seen-side';
 import type { LayMethod } from './technique';
 
 /** One length of one tape at one place. */

@@ -3,25 +3,18 @@ import fc from 'fast-check';
 import type { Border } from '../areas';
 import { pathFromSamples, straightPath } from '../curves';
 import { maxDwellMin } from '../drying';
+import { RULE_OF_THUMB } from '../kit';
 import type { FeatureCrossing, TrimLine } from '../lines';
 import { deTackFor, holdOnFilm, tapeGrip } from '../masking';
 import { SHIPPED_TAPES, type Tape } from '../tape';
-import { RULE_OF_THUMB } from '../units';
-import { areasOn, BOARD, linesOn, sweep } from '../testing';
-import {
-  chooseTape,
-  cutOutFor,
-  tapeEdgeSpans,
-  longestCleanOn,
-  stageRuns,
-  stripTapes,
-  stripWidth,
-  techniquesFor,
-  type LayInput,
-  type MaskedPart,
-  type PartEdge,
-  type TapeWish,
-} from '.';
+import { areasOn, BOARD, linesOn, sweep } from '../testing/samples';
+import { chooseTape, type TapeWish } from './choose';
+import { cutOutFor } from './cut-out';
+import { type PartEdge, stripWidth, tapeEdgeSpans } from './edge-runs';
+import type { MaskedPart } from './run';
+import { longestCleanOn, stageRuns } from './stage-runs';
+import { stripTapes } from './strip';
+import { type LayInput, techniquesFor } from './technique';
 
 const { say, why } = wordsFor();
 

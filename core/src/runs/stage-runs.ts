@@ -1,19 +1,19 @@
-import { pathLength, pathSlice, type Path } from '../curves';
+import { type Path, pathLength, pathSlice } from '../curves';
+import { firstItem, isModelScale, maxOf, minOf, RULE_OF_THUMB, sumOf, TOLERANCE } from '../kit';
 import { isClosedOnSurface, type ResolvedLine } from '../lines';
-import { follows, type BendSample } from '../tape';
-import { isModelScale, maxOf, minOf, RULE_OF_THUMB, sumOf, TOLERANCE, firstItem } from '../units';
-import { backingFor, seamTape, type Backing } from './backing';
+import { type BendSample, follows } from '../tape';
+import { type Backing, backingFor, seamTape } from './backing';
 import { longestClean, type TapeChoice, type TapeWish } from './choose';
 import { cutOutFor } from './cut-out';
-import { tapeEdgeSpans, stripWidth, type EdgeSpan, type PartEdge } from './edge-runs';
-import { mergeOntoSheets } from './onto-sheets';
-import { noTapeLaid, cutFromFilm, laidOwnWay, laidTape } from './laid';
-import { overhangs, type Overhang } from './overhang';
+import { type EdgeSpan, type PartEdge, stripWidth, tapeEdgeSpans } from './edge-runs';
+import { cutFromFilm, laidOwnWay, laidTape, noTapeLaid } from './laid-tape';
+import { layOrder } from './lay-order';
+import { mergeOntoSheets } from './merge-onto-sheets';
+import { type Overhang, overhangs } from './overhang';
 import { chosenTape, mostSpecificFirst } from './pinned';
-import { lineCode, pieceAlong, type MaskedPart, type MaskingMeans, type Run } from './run';
-import { sideOf } from './side-seen';
+import { lineCode, type MaskedPart, type MaskingMeans, pieceAlong, type Run } from './run';
+import { sideOf } from './seen-side';
 import { stripTapes, type StripTapes } from './strip';
-import { layOrder } from './walk';
 
 /** A run before its place in the order of laying is known. */
 type Unordered = Omit<Run, 'sheet' | 'backwards' | 'walkMm'>;

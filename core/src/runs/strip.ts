@@ -1,5 +1,5 @@
+import { RULE_OF_THUMB, TOLERANCE } from '../kit';
 import type { Tape } from '../tape';
-import { RULE_OF_THUMB, TOLERANCE } from '../units';
 import { stripWidth } from './edge-runs';
 import type { MaskedPart } from './run';
 

@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { pathSlice, pointAt } from '../curves';
+import { firstItem } from '../kit';
 import { skinOf, type Surface } from '../surface';
-import { linesOn, straight } from '../testing';
-import { firstItem } from '../units';
-import { distanceInBand, samplesInBand, pointBesideLine, placeBand } from '.';
+import { linesOn, straight } from '../testing/samples';
+import { pointBesideLine } from './point-beside';
+import { distanceInBand, placeBand, samplesInBand } from './tape-band';
 
 // A nose that swells and narrows again: its drawing is true along, stretched to the widest girth across.
 const nose: Surface = {

@@ -1,8 +1,8 @@
-import { boundingBox, isNearBox, nearestOnPath, pathLength, pointAt, type Box, type Path, type Point } from '../curves';
+import { boundingBox, type Box, isNearBox, nearestOnPath, type Path, pathLength, type Point, pointAt } from '../curves';
+import { minOf } from '../kit';
 import type { Metric } from '../surface';
 import type { LineSide } from '../tape';
-import { minOf } from '../units';
-import { pointBesideLine, shareAt } from './beside';
+import { pointBesideLine, shareAt } from './point-beside';
 
 /** What a tape lies on: along a piece of its line, on one side, from so far off the line to so far, mm on the skin. */
 export interface TapeBand {

@@ -1,12 +1,12 @@
-import { cornerDistances, pathCrossings, pathLength, straightPath, type Path, type Point } from '../curves';
+import { cornerDistances, type Path, pathCrossings, pathLength, type Point, straightPath } from '../curves';
+import { messageWithoutValues, RULE_OF_THUMB } from '../kit';
 import type { FeatureCrossing } from '../lines';
 import type { DeTack, Hold } from '../masking';
 import type { Metric } from '../surface';
 import type { Fit, LineSide } from '../tape';
-import { messageWithoutValues, RULE_OF_THUMB } from '../units';
-import { distanceInBand, placeBand } from './tape-band';
+import type { Technique, TechniqueMessages } from './messages';
 import type { Overhang } from './overhang';
-import type { Technique, TechniqueMessages } from './says';
+import { distanceInBand, placeBand } from './tape-band';
 
 /** How a run is laid, with the stretch of its line it holds for; without one it holds for all of it. */
 export type LayMethod = Technique & { readonly from?: number; readonly to?: number };

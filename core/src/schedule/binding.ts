@@ -1,6 +1,6 @@
-import { scheduleTables } from './tables';
-import { TIME_TOLERANCE_MIN, type ScheduleProblem } from './problem';
+import { type ScheduleProblem, TIME_TOLERANCE_MIN } from './problem';
 import type { SolvedSchedule } from './solve';
+import { scheduleTables } from './tables';
 
 /** Why a task does not begin sooner. */
 export interface Binding {

@@ -1,7 +1,7 @@
-import { lowerBound } from '../units';
-import { type EarliestTimes } from './earliest';
-import { minutesByTask, type Decisions, type ScheduleTables } from './tables';
+import { lowerBound } from '../kit';
+import type { EarliestTimes } from './earliest';
 import type { Shift } from './problem';
+import { type Decisions, minutesByTask, type ScheduleTables } from './tables';
 
 /** The longest way from the end of each task to the end of all, whatever the hours. */
 function tailsOf({ tasks, lags, leastMin, mostMin }: ScheduleTables): number[] {

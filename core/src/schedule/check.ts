@@ -1,5 +1,5 @@
 import { mergeHours, openMinutesBetween } from './hours';
-import { taskMinutes, type Assignment, type Schedule, type ScheduleProblem, type Shift } from './problem';
+import { type Assignment, type Schedule, type ScheduleProblem, type Shift, taskMinutes } from './problem';
 
 /** Something a schedule does not keep. */
 export interface ScheduleFault {

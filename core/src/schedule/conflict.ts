@@ -1,6 +1,6 @@
-import { startOfTeam, type EarliestTimes } from './earliest';
-import { minutesByTask, type Decisions, type ScheduleTables, canEndAt } from './tables';
+import { type EarliestTimes, startOfTeam } from './earliest';
 import { TIME_TOLERANCE_MIN } from './problem';
+import { canEndAt, type Decisions, minutesByTask, type ScheduleTables } from './tables';
 
 /** Something that cannot be as it stands, and every way it may be settled; one of them holds in every schedule. */
 export type ConflictBranches = readonly Decisions[];

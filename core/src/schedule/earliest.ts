@@ -1,8 +1,8 @@
-import { maxOf } from '../units';
-import { hasPositiveCycle } from './circles';
-import { earliestUnbroken, nextOpening, endAfterHours, latestStartFor } from './hours';
+import { maxOf } from '../kit';
+import { earliestUnbroken, endAfterHours, latestStartFor, nextOpening } from './hours';
+import { hasPositiveCycle } from './positive-cycle';
 import { TIME_TOLERANCE_MIN } from './problem';
-import { canEndAt, minutesByTask, possibleTeams, type Decisions, type ScheduleTables } from './tables';
+import { canEndAt, type Decisions, minutesByTask, possibleTeams, type ScheduleTables } from './tables';
 
 /** Earliest times under decisions. */
 export interface EarliestTimes {

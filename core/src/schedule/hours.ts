@@ -1,5 +1,5 @@
-import { lowerBound, mergeIntervals } from '../units';
-import { TIME_TOLERANCE_MIN, type Shift } from './problem';
+import { lowerBound, mergeIntervals } from '../kit';
+import { type Shift, TIME_TOLERANCE_MIN } from './problem';
 
 /** Hours in the order of time, what touches or overlaps made one. */
 export const mergeHours = (hours: readonly Shift[]): Shift[] =>

@@ -3,5 +3,5 @@ export * from './solve';
 export * from './check';
 export * from './latest';
 export * from './binding';
-export * from './trouble';
+export * from './infeasible';
 export type { Decisions } from './tables';

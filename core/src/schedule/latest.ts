@@ -1,8 +1,8 @@
-import { bisect } from '../units';
+import { bisect } from '../kit';
 import { earliestTimes } from './earliest';
-import { scheduleTables, type Decisions, type ScheduleTables } from './tables';
-import { TIME_TOLERANCE_MIN, type ScheduleProblem } from './problem';
+import { type ScheduleProblem, TIME_TOLERANCE_MIN } from './problem';
 import type { SolvedSchedule } from './solve';
+import { type Decisions, scheduleTables, type ScheduleTables } from './tables';
 
 /** The last moment a task may begin without anything after it falling out of its window or out of the hours. */
 export interface LatestStart {

@@ -1,18 +1,13 @@
 import fc from 'fast-check';
 import highsLoader from 'highs';
-import {
-  bindingConstraints,
-  latestStarts,
-  taskMinutes,
-  scheduleFaults,
-  scheduleTrouble,
-  solveSchedule,
-  type ScheduleProblem,
-  type Shift,
-  type Task,
-} from '.';
-import { modelOf } from './testing-model';
-import { after, shopOf, task } from './testing-shop';
+import { modelOf } from '../testing/schedule-model';
+import { after, shopOf, task } from '../testing/schedule-shop';
+import { bindingConstraints } from './binding';
+import { scheduleFaults } from './check';
+import { scheduleTrouble } from './infeasible';
+import { latestStarts } from './latest';
+import { type ScheduleProblem, type Shift, type Task, taskMinutes } from './problem';
+import { solveSchedule } from './solve';
 
 const ALWAYS: readonly Shift[] = [{ from: 0, to: 100_000 }];
 const problem = (tasks: readonly Task[], more: Partial<ScheduleProblem> = {}): ScheduleProblem => ({

@@ -1,8 +1,8 @@
-import { scheduleBounds, lowerBoundOnEnd, type ScheduleBounds } from './bound';
+import { lowerBoundOnEnd, scheduleBounds, type ScheduleBounds } from './bound';
 import { firstConflict } from './conflict';
 import { earliestTimes, type EarliestTimes } from './earliest';
-import { minutesByTask, scheduleTables, noDecisions, type Decisions, type ScheduleTables } from './tables';
-import { TIME_TOLERANCE_MIN, type Schedule, type ScheduleProblem } from './problem';
+import { type Schedule, type ScheduleProblem, TIME_TOLERANCE_MIN } from './problem';
+import { type Decisions, minutesByTask, noDecisions, scheduleTables, type ScheduleTables } from './tables';
 
 /** The best schedule found, and how good it is. */
 export interface SolvedSchedule {

@@ -1,6 +1,6 @@
-import { maxOf, minOf } from '../units';
+import { maxOf, minOf } from '../kit';
 import { mergeHours } from './hours';
-import { taskMinutes, type ScheduleProblem, type Shift, type Task } from './problem';
+import { type ScheduleProblem, type Shift, type Task, taskMinutes } from './problem';
 
 /** A problem by numbers: tasks, workers and places by their place in the lists. */
 export interface ScheduleTables {

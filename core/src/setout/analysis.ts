@@ -1,9 +1,9 @@
 import { pathLength } from '../curves';
 import type { Design } from '../job';
-import { fairPoints, compareSides, findWiggles, type LineOf, type Match, type Wiggle } from '../lines';
-import { measurementOfPoint, type Measured } from '../surface';
-import { roundNumbers, type LineId, type PartId } from '../units';
-import { newPartCache, setOutOnePart, type PartCache } from './store';
+import { type LineId, type PartId, roundNumbers } from '../kit';
+import { compareSides, fairPoints, findWiggles, type LineOf, type Match, type Wiggle } from '../lines';
+import { type Measured, measurementOfPoint } from '../surface';
+import { newPartCache, type PartCache, setOutOnePart } from './part-cache';
 
 /** How a line bends along its way, for a chart and a comb, and whether it wavers. */
 export interface LineAnalysis {

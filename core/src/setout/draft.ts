@@ -1,8 +1,8 @@
-import { finishesById, type Design, type Shelf } from '../job';
-import { roundNumbers } from '../units';
+import { type Design, finishesById, type Shelf } from '../job';
+import { roundNumbers } from '../kit';
+import type { PartCache } from './part-cache';
 import { partPlan } from './part-plan';
 import { workOutParts } from './part-work';
-import type { PartCache } from './store';
 import type { PartPlan } from './types';
 
 /** Lines and areas of a design, without the order of coats and what follows from it: what a form shows while one types. */

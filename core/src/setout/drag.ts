@@ -1,8 +1,8 @@
 import type { Design } from '../job';
-import { snapPoint, type LineMessage, type SnapMessage, type TrimLine } from '../lines';
-import { roundNumbers, type LineId, type PartId, firstItem, lastItem } from '../units';
+import { firstItem, lastItem, type LineId, type PartId, roundNumbers } from '../kit';
+import { type LineMessage, type SnapMessage, snapPoint, type TrimLine } from '../lines';
 import { withHandle } from './handles';
-import { newPartCache, setOutOnePart, type PartCache } from './store';
+import { newPartCache, type PartCache, setOutOnePart } from './part-cache';
 import type { LinePoint } from './types';
 
 /** A point of a line being dragged. */

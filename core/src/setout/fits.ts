@@ -1,7 +1,7 @@
 import type { Design } from '../job';
-import { fitAlong, type Fit, type LineSide, type Tape, type TapeKind } from '../tape';
-import { roundNumbers, type LineId, type PartId, type TapeCode } from '../units';
-import { newPartCache, setOutOnePart, type PartCache } from './store';
+import { type LineId, type PartId, roundNumbers, type TapeCode } from '../kit';
+import { type Fit, fitAlong, type LineSide, type Tape, type TapeKind } from '../tape';
+import { newPartCache, type PartCache, setOutOnePart } from './part-cache';
 
 /** How one tape follows a line with its body on each side. */
 export interface LineFit {

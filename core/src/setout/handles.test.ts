@@ -1,8 +1,9 @@
 import fc from 'fast-check';
-import { emptyDesign, type Design, type Part } from '../job';
+import { type Design, emptyDesign, type Part } from '../job';
 import type { TrimLine } from '../lines';
-import { BOARD } from '../testing';
-import { applyDrag, handlesOf } from '.';
+import { BOARD } from '../testing/samples';
+import { applyDrag } from './drag';
+import { handlesOf } from './handles';
 
 const common = { id: 'l', name: 'l', runOn: false, datum: 'slanted' };
 const m = (along: number, above: number) => ({ along, above });

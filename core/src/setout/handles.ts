@@ -1,8 +1,8 @@
 import type { Design } from '../job';
+import type { LineId, PartId } from '../kit';
 import type { SetOut, TrimLine } from '../lines';
-import { measurementOfPoint, pointOfMeasurement, type Measured } from '../surface';
-import { newPartCache, setOutOnePart, type PartCache } from './store';
-import type { LineId, PartId } from '../units';
+import { type Measured, measurementOfPoint, pointOfMeasurement } from '../surface';
+import { newPartCache, type PartCache, setOutOnePart } from './part-cache';
 
 /** A measured point of a line that can be taken hold of, where it lies on the sheet as drawn. */
 export interface Handle {

@@ -1,9 +1,9 @@
-import { firstItem } from '../units';
+import { carryScheme, forgetAtPoint, giveFinish } from '../edit';
 import { type Design, designFaults, emptyDesign, type Part, type PartAreaChoice, SHIPPED_SHELF } from '../job';
-import { BOARD, samplePart, straight } from '../testing';
-import { layoutFaults } from '.';
-import { carryScheme, giveFinish, forgetAtPoint } from '../edit';
+import { firstItem } from '../kit';
 import { planJob } from '../plan';
+import { BOARD, samplePart, straight } from '../testing/samples';
+import { layoutFaults } from './layout-faults';
 
 const first = firstItem(SHIPPED_SHELF.finishes);
 const part = (changes: Partial<Part> = {}): Part => ({

@@ -1,7 +1,7 @@
 import { areaAt } from '../areas';
-import { pathText, type Design, type Fault } from '../job';
-import { MAX_FAULTS, type PartId } from '../units';
-import { pointAsPair, workOutParts, type PartWork } from './part-work';
+import { type Design, type Fault, pathText } from '../job';
+import { MAX_FAULTS, type PartId } from '../kit';
+import { type PartWork, pointAsPair, workOutParts } from './part-work';
 
 type Keys = readonly (string | number)[];
 

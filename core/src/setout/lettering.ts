@@ -1,4 +1,4 @@
-import type { AreaId, LineId } from '../units';
+import type { AreaId, LineId } from '../kit';
 import type { PartPlan } from './types';
 
 /** The areas that the letters of one line make: they are given a finish together. */

@@ -1,11 +1,11 @@
-import { cornerDistances, inflections, pathLength, pointAt, tightestBend, type Path, type Point } from '../curves';
 import { neighboursOf } from '../areas';
+import { cornerDistances, inflections, type Path, pathLength, type Point, pointAt, tightestBend } from '../curves';
 import type { Finish } from '../finish';
-import { type ResolvedLine } from '../lines';
-import { measurementOfPoint, pointOfMeasurement, type Datum } from '../surface';
-import { maxOf, minOf } from '../units';
+import { maxOf, minOf } from '../kit';
+import type { ResolvedLine } from '../lines';
+import { type Datum, measurementOfPoint, pointOfMeasurement } from '../surface';
 import type { PartWork } from './part-work';
-import type { AreaPlan, Coordinates, LinePoint, LinePlan, PartPlan } from './types';
+import type { AreaPlan, Coordinates, LinePlan, LinePoint, PartPlan } from './types';
 
 /**
  * Writes a worked-out part into the plan.

@@ -1,17 +1,17 @@
-import type { Point } from '../curves';
 import {
   areaAt,
   areaIds,
   arrange,
+  type Arrangement,
   chosenFinishes,
   mirrorArrangement,
   tooManyIntersections,
-  type Arrangement,
 } from '../areas';
-import { attachedParts, geometryKeys, type Design, type Part, type PartAreaChoice, type Present } from '../job';
+import type { Point } from '../curves';
+import { attachedParts, type Design, geometryKeys, type Part, type PartAreaChoice, type Present } from '../job';
+import { runToEnd } from '../kit';
 import { mirroredPart, type ResolvedLine, type SetOut } from '../lines';
-import { runToEnd } from '../units';
-import { storeInCache, newPartCache, cachedPart, setOutCached, type WorkedPart, type PartCache } from './store';
+import { cachedPart, newPartCache, type PartCache, setOutCached, storeInCache, type WorkedPart } from './part-cache';
 
 /** A part with everything worked out that the later steps need. */
 export interface PartWork {

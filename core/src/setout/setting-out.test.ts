@@ -1,16 +1,20 @@
-import { firstItem } from '../units';
 import { wordsFor } from '@lintrel/words';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { readJobFile } from '../formats';
-import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
-import type { TrimLine } from '../lines';
-import type { Surface } from '../surface';
-import { BOARD, straight, sweep } from '../testing';
-import { analyseLine, draftParts, applyDrag, fairedLine, handlesOf, matchLine, newPartCache } from '.';
 import { carryScheme } from '../edit';
-import { drawPiece } from '../views';
+import { readJobFile } from '../formats';
+import { type Design, emptyDesign, type Part, SHIPPED_SHELF } from '../job';
+import { firstItem } from '../kit';
+import type { TrimLine } from '../lines';
 import { planJob } from '../plan';
+import type { Surface } from '../surface';
+import { BOARD, straight, sweep } from '../testing/samples';
+import { drawPiece } from '../views';
+import { analyseLine, fairedLine, matchLine } from './analysis';
+import { draftParts } from './draft';
+import { applyDrag } from './drag';
+import { handlesOf } from './handles';
+import { newPartCache } from './part-cache';
 
 const { say } = wordsFor();
 const told = (result: ReturnType<typeof applyDrag>) => (result?.snap ? say(result.snap) : null);

@@ -1,9 +1,9 @@
 import type { Point } from '../curves';
 import type { Design } from '../job';
-import { pointOnPiece, stationsOf, type SetOut, type Station } from '../lines';
-import { measurementOfPoint, measureOnRevolution, type Datum } from '../surface';
-import { RULE_OF_THUMB, type LineId, type PartId } from '../units';
-import { newPartCache, setOutCached, type PartCache } from './store';
+import { type LineId, type PartId, RULE_OF_THUMB } from '../kit';
+import { pointOnPiece, type SetOut, type Station, stationsOf } from '../lines';
+import { type Datum, measurementOfPoint, measureOnRevolution } from '../surface';
+import { newPartCache, type PartCache, setOutCached } from './part-cache';
 
 /** Which line is to be marked, and how closely. */
 export interface StationRequest {

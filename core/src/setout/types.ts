@@ -1,8 +1,8 @@
 import type { PaintSystemKey } from '../finish';
+import type { EdgeContextKind } from '../job';
+import type { AreaId, AreaRef, FinishId, LineId } from '../kit';
 import type { FeatureCrossing, LineKind, LineMessage } from '../lines';
 import type { EdgeName, FeatureKind, SurfaceKind } from '../surface';
-import type { EdgeContextKind } from '../job';
-import type { AreaId, AreaRef, FinishId, LineId } from '../units';
 
 /** [x, y] in mm on the part's sheet. */
 export type Coordinates = readonly [number, number];

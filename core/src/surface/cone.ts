@@ -1,11 +1,11 @@
 import * as v from 'valibot';
 import { arcAbout, arcSteps, type Point } from '../curves';
-import { lengthMm, numberBetween, messageWithoutValues, TOLERANCE } from '../units';
-import type { RevolutionAxis } from './axle';
+import { lengthMm, messageWithoutValues, numberBetween, TOLERANCE } from '../kit';
 import { coneSheet } from './cone-unrolled';
-import type { SurfaceType } from './kind';
+import type { RevolutionAxis } from './revolution-axis';
 import { endEdge, revolutionSkin } from './round-sheet';
 import { rotationSeam } from './seam';
+import type { SurfaceType } from './surface-type';
 import { trueSheetSkin } from './true-sheet';
 
 const schema = v.strictObject({

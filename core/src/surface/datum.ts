@@ -1,6 +1,6 @@
-import { type Point, placeSchema } from '../curves';
 import * as v from 'valibot';
-import { idText, nameText, numberBetween, type DatumId } from '../units';
+import { placeSchema, type Point } from '../curves';
+import { type DatumId, idText, nameText, numberBetween } from '../kit';
 
 /** A named reference line: measurements run along it from its origin, and at right angles above it. */
 export const datumSchema = v.strictObject({

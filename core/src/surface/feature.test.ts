@@ -1,9 +1,10 @@
-import { isInsideRing, ringArea } from '../curves';
 import { wordsFor } from '@lintrel/words';
 import * as v from 'valibot';
+import { isInsideRing, ringArea } from '../curves';
 import { checkAgainst } from '../job';
-import { BASE } from '../testing';
-import { featureFault, featureSchema, placedFeatures, type Datum, type Feature, type ZoneShape } from '.';
+import { BASE } from '../testing/samples';
+import type { Datum } from './datum';
+import { type Feature, featureFault, featureSchema, placedFeatures, type ZoneShape } from './feature';
 
 const { say } = wordsFor();
 

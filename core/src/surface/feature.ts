@@ -1,23 +1,23 @@
-import { arcSteps, ringArea, type Point } from '../curves';
 import * as v from 'valibot';
+import { arcSteps, type Point, ringArea } from '../curves';
 import {
   coordinate,
+  type DatumId,
+  faultText,
+  type FeatureId,
   idText,
   lengthMm,
   listOf,
+  messageWithoutValues,
   nameText,
   numberBetween,
   oneOfWords,
-  messageWithoutValues,
   positiveUpTo,
-  faultText,
   TOLERANCE,
-  type DatumId,
-  type FeatureId,
-} from '../units';
-import { pointOfMeasurement, type Datum } from './datum';
+} from '../kit';
+import { type Datum, pointOfMeasurement } from './datum';
+import type { SurfaceMessage } from './messages';
 import { ringFaults } from './outline';
-import type { SurfaceMessage } from './says';
 
 export const measuredSchema = v.strictObject({ along: coordinate(), above: coordinate() });
 

@@ -1,9 +1,9 @@
 import * as v from 'valibot';
-import { ringArea, pointsOnSpan, type ChainSpan, type Point } from '../curves';
-import type { SurfaceType } from './kind';
+import { type ChainSpan, type Point, pointsOnSpan, ringArea } from '../curves';
 import { outlineFaults, outlineSchema, outlineSpans } from './outline';
 import { cutFlatSheet } from './plane';
 import { numberedEdge, type SkinEdge } from './skin';
+import type { SurfaceType } from './surface-type';
 import { openSheetSkin } from './true-sheet';
 
 const schema = v.strictObject({ kind: v.literal('flat'), outline: outlineSchema });

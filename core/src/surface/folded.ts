@@ -1,11 +1,11 @@
 import * as v from 'valibot';
 import { boundingBox, chainSpans, isInsideRing } from '../curves';
-import { listOf, rotatedByOne } from '../units';
+import { listOf, rotatedByOne } from '../kit';
 import { outlineWithEdges } from './flat';
-import type { SurfaceType, SurfaceFault } from './kind';
-import { foldedFaults, netToSpace, panelSchema, unfold, type Panel } from './net';
+import { foldedFaults, netToSpace, type Panel, panelSchema, unfold } from './net';
 import { cutFoldedNet } from './net-cut';
 import { outlineFaults } from './outline';
+import type { SurfaceFault, SurfaceType } from './surface-type';
 import { openSheetSkin } from './true-sheet';
 
 const schema = v.strictObject({ kind: v.literal('folded'), panels: listOf(panelSchema, 'panels', 40, 1) });

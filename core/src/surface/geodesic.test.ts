@@ -1,6 +1,7 @@
-import { pathLength } from '../curves';
 import fc from 'fast-check';
-import { skinOf, type SpacePoint, type Surface } from '../surface';
+import { pathLength } from '../curves';
+import type { SpacePoint } from './space';
+import { skinOf, type Surface } from './surface';
 
 const R = 200;
 /** A ball on its axis; distance along the skin is R times the angle from its first pole. */

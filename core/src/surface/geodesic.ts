@@ -1,6 +1,6 @@
 import type { Path, PathPoint, Point } from '../curves';
-import { TOLERANCE } from '../units';
-import type { RevolutionAxis } from './axle';
+import { TOLERANCE } from '../kit';
+import type { RevolutionAxis } from './revolution-axis';
 
 /** A turned surface as its chart shows it: y is stretched to the widest radius. */
 export interface TurnedChart {

@@ -1,8 +1,8 @@
-export * from './axle';
+export * from './revolution-axis';
 export * from './cone-unrolled';
 export * from './datum';
 export * from './feature';
-export * from './kind';
+export * from './surface-type';
 export * from './metric';
 export * from './net';
 export * from './outline';
@@ -12,4 +12,4 @@ export * from './seam';
 export * from './skin';
 export * from './space';
 export * from './surface';
-export * from './says';
+export * from './messages';

@@ -1,22 +1,14 @@
-import { firstItem } from '../units';
-import { circleFit, ringArea } from '../curves';
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
-import { areasOn, linesOn, setOutOne, straight } from '../testing';
-import {
-  coneSheet,
-  outlineRing,
-  toPieceSpace,
-  pointOnProfile,
-  profileOf,
-  ringRadiusOnSheet,
-  skinOf,
-  vectorLength,
-  surfaceFaults,
-  rotateByPose,
-  type Panel,
-  type Surface,
-} from '.';
+import { circleFit, ringArea } from '../curves';
+import { firstItem } from '../kit';
+import { areasOn, linesOn, setOutOne, straight } from '../testing/samples';
+import { coneSheet, ringRadiusOnSheet } from './cone-unrolled';
+import type { Panel } from './net';
+import { outlineRing } from './outline';
+import { pointOnProfile, profileOf } from './profile';
+import { rotateByPose, toPieceSpace, vectorLength } from './space';
+import { skinOf, type Surface, surfaceFaults } from './surface';
 
 const { say } = wordsFor();
 

@@ -1,13 +1,13 @@
-import { firstItem, lastItem } from '../units';
 import {
-  polylinePath,
-  segmentCrossing,
+  type Path,
+  pathFromSamples,
   pathLength,
   pathSlice,
-  pathFromSamples,
-  type Path,
   type Point,
+  polylinePath,
+  segmentCrossing,
 } from '../curves';
+import { firstItem, lastItem } from '../kit';
 import type { FoldedNet, PlacedPanel } from './net';
 import { cutFlatSheet, type PartPlane } from './plane';
 import { dot, type SpacePoint } from './space';

@@ -1,10 +1,10 @@
-import { distance, distanceToSegment, isInsideRing, ringLength, type Point } from '../curves';
 import * as v from 'valibot';
-import { idText, nameText, numberBetween, messageWithoutValues, wholeBetween } from '../units';
+import { distance, distanceToSegment, isInsideRing, type Point, ringLength } from '../curves';
+import { idText, messageWithoutValues, nameText, numberBetween, wholeBetween } from '../kit';
+import type { SurfaceMessage } from './messages';
 import { outlineRing, outlineSchema, ringFaults } from './outline';
-import { addVectors, scaleVector, type SpacePoint } from './space';
-import type { SurfaceMessage } from './says';
 import type { PlacedPoint } from './skin';
+import { addVectors, scaleVector, type SpacePoint } from './space';
 
 /** One flat panel of a folded piece; all but the first hang on an edge of another. */
 export const panelSchema = v.strictObject({

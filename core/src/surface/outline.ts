@@ -1,18 +1,18 @@
+import * as v from 'valibot';
 import {
+  type ChainSpan,
   chainSpans,
+  distance,
   edgeSchema,
   placeSchema,
-  ringFromSpans,
-  pointFromPair,
-  type ChainSpan,
-  segmentCrossing,
-  distance,
-  ringArea,
   type Point,
+  pointFromPair,
+  ringArea,
+  ringFromSpans,
+  segmentCrossing,
 } from '../curves';
-import * as v from 'valibot';
-import { lengthMm, listOf, messageWithoutValues, faultText, firstThree, rotatedByOne } from '../units';
-import type { SurfaceMessage } from './says';
+import { faultText, firstThree, lengthMm, listOf, messageWithoutValues, rotatedByOne } from '../kit';
+import type { SurfaceMessage } from './messages';
 
 const rectangleSchema = v.strictObject({ kind: v.literal('rectangle'), width: lengthMm(), height: lengthMm() });
 const polygonSchema = v.strictObject({

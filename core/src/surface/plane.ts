@@ -1,5 +1,5 @@
-import { minOf, maxOf } from '../units';
-import { straightPath, type Path, type Point } from '../curves';
+import { type Path, type Point, straightPath } from '../curves';
+import { maxOf, minOf } from '../kit';
 import { dot, type SpacePoint } from './space';
 
 /** A plane in space: all places p with normal · p = offset. */

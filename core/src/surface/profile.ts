@@ -1,21 +1,21 @@
+import * as v from 'valibot';
 import {
   chainLength,
+  type ChainSpan,
   chainSpans,
+  cubicSpline,
+  distance,
   edgeSchema,
   placeSchema,
+  type Point,
+  pointFromPair,
   pointOnSpan,
   pointsOnSpan,
-  pointFromPair,
-  type ChainSpan,
-  distance,
-  type Point,
-  cubicSpline,
-  splineAt,
   type Spline,
+  splineAt,
 } from '../curves';
-import * as v from 'valibot';
-import { lowerBound, listOf, messageWithoutValues, TOLERANCE, booleanField } from '../units';
-import type { SurfaceMessage } from './says';
+import { booleanField, listOf, lowerBound, messageWithoutValues, TOLERANCE } from '../kit';
+import type { SurfaceMessage } from './messages';
 
 /** Half the outline of a turned piece: [length along the axis, radius] from one end to the other. */
 export const profileSchema = v.strictObject({

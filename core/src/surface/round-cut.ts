@@ -1,7 +1,7 @@
-import { withArcLength, type Path, type PathPoint, type Point } from '../curves';
-import { bisect, TOLERANCE } from '../units';
-import type { RevolutionAxis } from './axle';
+import { type Path, type PathPoint, type Point, withArcLength } from '../curves';
+import { bisect, TOLERANCE } from '../kit';
 import type { PartPlane } from './plane';
+import type { RevolutionAxis } from './revolution-axis';
 
 /** Steps along the skin in which the surface is searched for the plane. */
 const SEARCH_STEPS = 600;

@@ -1,6 +1,6 @@
-import { withArcLength, type Point } from '../curves';
-import { messageWithoutValues } from '../units';
-import { revolutionToSpace, revolutionView, type RevolutionAxis, type GirthProfile } from './axle';
+import { type Point, withArcLength } from '../curves';
+import { messageWithoutValues } from '../kit';
+import { type GirthProfile, type RevolutionAxis, revolutionToSpace, revolutionView } from './revolution-axis';
 import { cutRevolution } from './round-cut';
 import { translationSeam } from './seam';
 import type { Skin, SkinEdge } from './skin';

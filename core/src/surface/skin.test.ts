@@ -1,19 +1,9 @@
-import { firstItem, firstTwo, firstThree } from '../units';
-import { boundingBox, isInsideRing, pathLength, pointAt, ringArea, type Point } from '../curves';
 import fc from 'fast-check';
-import {
-  dot,
-  mirrorSkin,
-  addVectors,
-  vectorLength,
-  skinOf,
-  SURFACE_KINDS,
-  unitVector,
-  type Skin,
-  type SpacePoint,
-  type Surface,
-  type SurfaceKind,
-} from '.';
+import { boundingBox, isInsideRing, pathLength, type Point, pointAt, ringArea } from '../curves';
+import { firstItem, firstThree, firstTwo } from '../kit';
+import { mirrorSkin, type Skin, SURFACE_KINDS, type SurfaceKind } from './skin';
+import { addVectors, dot, type SpacePoint, unitVector, vectorLength } from './space';
+import { skinOf, type Surface } from './surface';
 
 /** One of every kind, with what makes each of them hard: round edges, a tip, a waist, bends both ways. */
 const ONE_OF: Readonly<Record<SurfaceKind, Surface>> = {

@@ -1,11 +1,11 @@
 import type { Path, PathPoint, Point } from '../curves';
-import type { RevolutionAxis } from './axle';
+import { firstItem, lastItem } from '../kit';
+import type { EdgeName, EdgePosition } from './messages';
 import type { Metric } from './metric';
 import type { PartPlane } from './plane';
-import type { EdgeName, EdgePosition } from './says';
+import type { RevolutionAxis } from './revolution-axis';
 import type { Seam } from './seam';
 import type { SpacePoint } from './space';
-import { firstItem, lastItem } from '../units';
 
 /** Kinds of surface, in the order they are offered. */
 export const SURFACE_KINDS = ['flat', 'tube', 'cone', 'turned', 'folded'] as const;

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { coordinate, numberBetween, messageWithoutValues, faultText } from '../units';
+import { coordinate, faultText, messageWithoutValues, numberBetween } from '../kit';
 
 /** A place, or a direction, on the whole piece: x forward, y to the left, z up; mm. */
 export interface SpacePoint {

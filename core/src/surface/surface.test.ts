@@ -1,16 +1,9 @@
-import { boundingBox, segmentCrossing, distanceToSegment, isInsideRing, ringArea, ringLength } from '../curves';
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import * as v from 'valibot';
-import {
-  measurementOfPoint,
-  outlineFaults,
-  outlineRing,
-  outlineSchema,
-  pointOfMeasurement,
-  type Datum,
-  type Outline,
-} from '.';
+import { boundingBox, distanceToSegment, isInsideRing, ringArea, ringLength, segmentCrossing } from '../curves';
+import { type Datum, measurementOfPoint, pointOfMeasurement } from './datum';
+import { type Outline, outlineFaults, outlineRing, outlineSchema } from './outline';
 
 const { say } = wordsFor();
 

@@ -1,11 +1,11 @@
 import * as v from 'valibot';
 import { boundingBox } from '../curves';
-import { MAX_DISTANCE_MM, faultText } from '../units';
+import { faultText, MAX_DISTANCE_MM } from '../kit';
 import { cone } from './cone';
 import { flat } from './flat';
 import { folded } from './folded';
-import type { SurfaceFault } from './kind';
-import { SURFACE_KINDS, type Skin } from './skin';
+import { type Skin, SURFACE_KINDS } from './skin';
+import type { SurfaceFault } from './surface-type';
 import { tube } from './tube';
 import { turned } from './turned';
 

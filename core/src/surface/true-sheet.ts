@@ -1,5 +1,5 @@
-import { closeRing } from '../units';
-import { boundingBox, distance, isInsideRing, straightPath, type PathPoint, type Point } from '../curves';
+import { boundingBox, distance, isInsideRing, type PathPoint, type Point, straightPath } from '../curves';
+import { closeRing } from '../kit';
 import type { Skin } from './skin';
 
 /** One place straight on from an end of a line on a true sheet, as far as it takes. */

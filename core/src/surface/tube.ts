@@ -1,7 +1,7 @@
 import * as v from 'valibot';
-import { lengthMm } from '../units';
-import type { SurfaceType } from './kind';
+import { lengthMm } from '../kit';
 import { rectangularSheet } from './round-sheet';
+import type { SurfaceType } from './surface-type';
 import { distanceAcrossSheet, extendStraight, trueSheetSkin } from './true-sheet';
 
 const schema = v.strictObject({ kind: v.literal('tube'), diameter: lengthMm(), length: lengthMm() });

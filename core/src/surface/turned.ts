@@ -1,9 +1,9 @@
 import * as v from 'valibot';
-import { geodesicBetween, extendGeodesic, geodesicFrom } from './geodesic';
-import type { SurfaceType } from './kind';
+import { extendGeodesic, geodesicBetween, geodesicFrom } from './geodesic';
 import { girthMetric, type GirthStretch } from './metric';
 import { pointOnProfile, profileFaults, profileOf, profileSchema } from './profile';
 import { rectangularSheet } from './round-sheet';
+import type { SurfaceType } from './surface-type';
 
 const schema = v.strictObject({ kind: v.literal('turned'), profile: profileSchema });
 export type TurnedSurface = v.InferOutput<typeof schema>;

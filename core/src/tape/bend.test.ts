@@ -1,5 +1,7 @@
 import fc from 'fast-check';
-import { facetsForBend, fitTapeToDome, fitTapeToBend, tightestEdgeRadius } from '.';
+import { fitTapeToBend, tightestEdgeRadius } from './bend';
+import { fitTapeToDome } from './dome';
+import { facetsForBend } from './facets';
 
 const VINYL = { stretch: 0.15, fold: 0.005 };
 const CREPE = { stretch: 0.08, fold: 0.03 };

@@ -1,4 +1,4 @@
-import { type Tape, type TapeKind } from './tape';
+import type { Tape, TapeKind } from './tape';
 
 /** Said of every figure that ships. */
 export const TYPICAL_NOTE = "typical, take your data sheet's";

@@ -1,4 +1,5 @@
-import { fitAlong, follows, SHIPPED_TAPES } from '.';
+import { SHIPPED_TAPES } from './catalogue';
+import { fitAlong, follows } from './fit';
 
 const tape = (code: string) => SHIPPED_TAPES.find((one) => one.code === code) ?? SHIPPED_TAPES[0]!;
 const samples = (...curvatures: number[]) => curvatures.map((curvature, index) => ({ at: index * 10, curvature }));

@@ -1,4 +1,4 @@
-import { fitTapeToBend, type Bend, type BendVerdict, type BodySide } from './bend';
+import { type Bend, type BendVerdict, type BodySide, fitTapeToBend } from './bend';
 import type { Tape } from './tape';
 
 /** Bend of a line at one place. */

@@ -1,14 +1,5 @@
 import * as v from 'valibot';
-import {
-  idText,
-  lengthMm,
-  nameText,
-  noteText,
-  numberBetween,
-  oneOfWords,
-  positiveUpTo,
-  type SupplyCode,
-} from '../units';
+import { idText, lengthMm, nameText, noteText, numberBetween, oneOfWords, positiveUpTo, type SupplyCode } from '../kit';
 import { TYPICAL_NOTE } from './catalogue';
 
 /** What masks besides tape, in the order of the shelf. */

@@ -9,7 +9,7 @@ import {
   positiveUpTo,
   RULE_OF_THUMB,
   type TapeCode,
-} from '../units';
+} from '../kit';
 
 /** Kinds of tape: the letter that starts the code, in the order of the shelf. */
 export const TAPE_KINDS = ['V', 'F', 'W', 'M', 'P', 'C', 'G', 'X', 'T'] as const;

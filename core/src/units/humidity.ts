@@ -1,6 +1,5 @@
-import { decimalPointOf } from './comma';
-import { readFailed, readOk, type Reading } from './reading';
-import { messageWithoutValues } from './said';
+import { messageWithoutValues, readFailed, type Reading, readOk } from '../kit';
+import { decimalPointOf } from './decimal-comma';
 
 /**
  * Reads a typed relative humidity.

@@ -1,6 +1,5 @@
-import { decimalPointOf } from './comma';
-import { readFailed, readOk, type Reading } from './reading';
-import { messageWithoutValues } from './said';
+import { messageWithoutValues, readFailed, type Reading, readOk } from '../kit';
+import { decimalPointOf } from './decimal-comma';
 
 /** Millimetres in one inch, exact by definition (1959). */
 export const MM_PER_INCH = 25.4;

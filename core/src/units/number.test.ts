@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { bisect, numberOrNaN, readNumber } from '.';
+import { bisect } from '../kit';
+import { numberOrNaN, readNumber } from './number';
 
 describe('a typed number', () => {
   it.each([

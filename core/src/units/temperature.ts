@@ -1,6 +1,6 @@
-import { decimalPointOf } from './comma';
+import { readFailed, type Reading, readOk } from '../kit';
+import { decimalPointOf } from './decimal-comma';
 import { minusSignOf } from './number';
-import { readFailed, readOk, type Reading } from './reading';
 
 /** Degrees between absolute zero and 0 °C (exact by definition). */
 export const KELVIN_AT_ZERO_C = 273.15;

@@ -1,4 +1,7 @@
-import { readHumidity, readTemperature, roundNumbers, showMinutes } from '.';
+import { roundNumbers } from '../kit';
+import { readHumidity } from './humidity';
+import { showMinutes } from './minutes';
+import { readTemperature } from './temperature';
 
 const valueOf = (reading: { ok: boolean; value?: number }) => (reading.ok ? reading.value : undefined);
 

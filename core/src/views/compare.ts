@@ -1,5 +1,5 @@
-import type { Plan } from '../plan';
-import type { AreaId, PartId } from '../units';
+import type { Plan } from '../contract';
+import type { AreaId, PartId } from '../kit';
 
 /** What a scheme takes, all stages together. */
 export interface SchemeTotals {

@@ -1,5 +1,5 @@
-import type { Item, Plan } from '../plan';
-import type { FeatureId, ItemId, LineId, PartId } from '../units';
+import type { Item, Plan } from '../contract';
+import type { FeatureId, ItemId, LineId, PartId } from '../kit';
 
 /** One line of the lay list as a table: what, where, how much; lengths in mm. */
 export interface LayRow {

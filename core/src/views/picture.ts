@@ -1,10 +1,10 @@
-import { type Path, type Point } from '../curves';
 import { areaFinder } from '../areas';
+import type { Path, Point } from '../curves';
 import type { Design, Shelf } from '../job';
-import { pointOnPiece, VIEW_AXES, type PartFrame, type ViewName } from '../lines';
-import { cross, dot, type SkinFacets, unitVector, type SpacePoint } from '../surface';
-import { roundNumbers, type LineId, type PartId, firstTwo, firstItem } from '../units';
-import { workOutParts, type Coordinates, type PartWork, type PartCache } from '../setout';
+import { firstItem, firstTwo, type LineId, type PartId, roundNumbers } from '../kit';
+import { type PartFrame, pointOnPiece, VIEW_AXES, type ViewName } from '../lines';
+import { type Coordinates, type PartCache, type PartWork, workOutParts } from '../setout';
+import { cross, dot, type SkinFacets, type SpacePoint, unitVector } from '../surface';
 
 /** Where the whole piece is looked at from. */
 export type ViewPoint =

@@ -1,7 +1,8 @@
+import type { Plan, StagePlan } from '../contract';
 import { coatSteps } from '../finish';
+import { masksOn } from '../items';
 import type { Shelf } from '../job';
-import { messageWithoutValues, type NoValues, type MessageOf, type FinishId, type PartId } from '../units';
-import { masksOn, type Plan, type StagePlan } from '../plan';
+import { type FinishId, type MessageOf, messageWithoutValues, type NoValues, type PartId } from '../kit';
 
 /** A moment of a job. */
 export interface MomentMessages {

@@ -1,9 +1,10 @@
+import type { Plan, StagePlan } from '../contract';
 import type { Finish } from '../finish';
+import { linesIn } from '../items';
 import type { Shelf } from '../job';
-import type { Tape } from '../tape';
-import { RULE_OF_THUMB, type AreaId, type LineId, type PartId } from '../units';
-import { linesIn, type Plan, type StagePlan } from '../plan';
+import { type AreaId, type LineId, type PartId, RULE_OF_THUMB } from '../kit';
 import type { Coordinates, LinePoint } from '../setout';
+import type { Tape } from '../tape';
 
 /** One thing in a cut through the edge, from below upwards. */
 export interface SectionLayer {

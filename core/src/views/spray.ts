@@ -1,7 +1,8 @@
-import { boundingBox } from '../curves';
 import { areaFinder } from '../areas';
-import { isLine, itemsLyingIn, type LineItem, type Plan, type StagePlan } from '../plan';
-import { outlineOf, type Coordinates, type PartPlan } from '../setout';
+import type { LineItem, Plan, StagePlan } from '../contract';
+import { boundingBox } from '../curves';
+import { isLine, itemsLyingIn } from '../items';
+import { type Coordinates, outlineOf, type PartPlan } from '../setout';
 
 /** A stroke of the gun, on the sheet, mm. */
 export interface SprayArrow {

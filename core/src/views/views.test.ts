@@ -1,13 +1,16 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { areaAt } from '../areas';
-import { readJobFile } from '../formats';
-import { SHIPPED_SHELF } from '../job';
-import { masksOn, planJob, linesIn } from '../plan';
-import { compareSchemes, edgeSection, rehearsal, ridgeAt, sidesAt, sprayArrows } from '.';
-import { runsIntoEdge } from './spray';
-import { clear, design } from '../testing-door';
 import { giveFinish } from '../edit';
+import { readJobFile } from '../formats';
+import { linesIn, masksOn } from '../items';
+import { SHIPPED_SHELF } from '../job';
+import { planJob } from '../plan';
+import { clear, design } from '../testing/door';
+import { compareSchemes } from './compare';
+import { rehearsal } from './rehearsal';
+import { edgeSection, ridgeAt, sidesAt } from './section';
+import { runsIntoEdge, sprayArrows } from './spray';
 
 describe('the edge, cut open', () => {
   const plan = planJob(design(), SHIPPED_SHELF);

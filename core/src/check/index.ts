@@ -1,0 +1,2 @@
+export * from './plan-faults';
+export type { PlanFault, PlanFaultMessages } from './plan-fault';

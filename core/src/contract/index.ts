@@ -1,0 +1,3 @@
+export type * from './plan';
+export type * from './items';
+export * from './messages';

@@ -1,0 +1,339 @@
+import type { FinishMethod, PaintSystemKey, PullTiming } from '../finish';
+import type { Substrate } from '../job';
+import type { Message, MessageOf, NoValues } from '../kit';
+import type { LineMessage } from '../lines';
+import type { OpeningMessage } from '../masking';
+import type { RuleMessages } from '../order';
+import type { CompatibilityAnswer, CompatibilityMessage } from '../over';
+import type { Cleaner, Grit } from '../prepare';
+import type { BeyondEdge, Doubt, SeenSide, Technique } from '../runs';
+import type { EdgeName } from '../surface';
+
+// What a plan says. Names, codes of lines and areas, and places are values; a finish stands by the name a person gave it.
+
+/** Why a stage takes so many coats. */
+export interface CoatsMessages {
+  readonly 'coats.sheet': { readonly coats: number };
+  readonly 'coats.card': { readonly coats: number };
+  readonly 'coats.floor': { readonly coats: number };
+  readonly 'coats.ground': { readonly coats: number; readonly over: string | null };
+  /** `over`: name of the finish below; null: what is on it now. */
+  readonly 'coats.hiding': { readonly coats: number; readonly over: string | null };
+  readonly 'coats.most': { readonly coats: number; readonly over: string | null };
+}
+export type CoatsMessage = MessageOf<CoatsMessages>;
+
+/** A few places in words: part names only where there is more than one part. */
+export type Places = readonly string[];
+
+/** What a finish is put on with. Steps of older plans do not say. */
+type Method = FinishMethod | undefined;
+
+/** How far cover goes: over everything, as far as mist flies, or against drips only. */
+export type Reach = 'whole' | 'mist' | 'drips';
+
+/** A kind of leak on a part: at crossings of lines, on lines, or on lines over features. */
+type Leak = { readonly part: string; readonly places: readonly string[] };
+
+/** Where a mask is known to leak. */
+export interface LeakMessages {
+  readonly 'leak.crossing': Leak;
+  readonly 'leak.corner': Leak;
+  readonly 'leak.fold': Leak;
+  readonly 'leak.row': Leak;
+  readonly 'leak.tight': Leak;
+}
+export type LeakMessage = MessageOf<LeakMessages>;
+
+/** Tape that closes openings, by what it does: all together, off the roll; a tape by its code, null: what fits. */
+type ClosingTapeValues = { readonly tape: string | null; readonly lengthMm: number };
+export interface ClosingTapeMessages {
+  readonly 'closing.base': ClosingTapeValues;
+  readonly 'closing.lip': ClosingTapeValues;
+  readonly 'closing.cap': ClosingTapeValues;
+}
+export type ClosingTapeMessage = MessageOf<ClosingTapeMessages>;
+
+/** Openings that are closed, or opened again: how many, by part, and how each is; plans from before do not tell how. */
+export type PlugValues = {
+  readonly plugs: number;
+  readonly places: readonly string[];
+  readonly closings?: readonly OpeningMessage[];
+  readonly tapes?: readonly ClosingTapeMessage[];
+  /** What is done with the tape before it goes on. */
+  readonly before?: readonly Technique[];
+};
+
+/** What is covered: areas, parts that are not sprayed, whole, and what is beyond the edges of parts. */
+export type CoverPlaces = {
+  readonly places: Places;
+  readonly wholes?: Places;
+  readonly round?: Places;
+  readonly roundM2?: number;
+};
+
+/** What a step asks the hand to do. */
+/** A piece a person lays besides what the plan does: its name in the lay list, from where to where on the part, mm along and above. */
+type OwnPieceValues = {
+  readonly name: string;
+  readonly part: string | null;
+  readonly note: string;
+  readonly count: number;
+  readonly fromMm: readonly number[];
+  readonly toMm: readonly number[];
+  /** Places it goes by on its way, two figures each. */
+  readonly byMm?: readonly number[];
+};
+export interface OwnPieceMessages {
+  /** `tape` null: it is not on the shelf. */
+  readonly 'own.tape': OwnPieceValues & { readonly tape: string | null; readonly lengthMm: number };
+  readonly 'own.cover': OwnPieceValues & { readonly sizeM2: number };
+}
+export type OwnPieceMessage = MessageOf<OwnPieceMessages>;
+
+/**
+ * Paint made ready. `partsMl`: of each part, paint first; `cans`: whole ones, null where it does not come in cans; `batches`: how often it is mixed on the way,
+ * where one coat takes longer than a mix lasts; `coats`: first and last coat it is for, left out where it is for all; `lifeMin`: how long it
+ * may be used.
+ */
+type MixValues = {
+  readonly finish: string;
+  readonly ml: number;
+  readonly partsMl?: readonly number[];
+  readonly cans?: number | null;
+  readonly batches?: number;
+  readonly coats?: readonly [number, number];
+  readonly lifeMin?: number | null;
+  readonly method?: Method;
+};
+
+export interface StepMessages {
+  readonly 'step.wait-tape-safe': NoValues;
+  readonly 'step.wait-over': NoValues;
+  readonly 'step.wait-pull': NoValues;
+  readonly 'step.wait-section': NoValues;
+  readonly 'step.wait-seal': NoValues;
+  readonly 'step.flash': { readonly method?: Method; readonly masked?: boolean; readonly last?: boolean };
+  /** Places are names of parts. */
+  readonly 'step.wash': { readonly places: Places; readonly cleaner: Cleaner };
+  readonly 'step.warm': { readonly belowC: number };
+  /** `grit` null: a scuff of what was sprayed in this job; `masked`: tape of an earlier stage lies beside it. */
+  readonly 'step.abrade': {
+    readonly places: Places;
+    readonly reason: CompatibilityMessage;
+    readonly grit?: Grit | null;
+    readonly masked?: boolean;
+  };
+  /** A film whose limit has passed before the next coat; `masked`: tape lies beside it. */
+  readonly 'step.scuff': { readonly coat: Message; readonly masked: boolean };
+  readonly 'step.barrier': { readonly places: Places; readonly reason: CompatibilityMessage };
+  readonly 'step.plug': PlugValues;
+  readonly 'step.unplug': PlugValues;
+  readonly 'step.lay': {
+    readonly tape: string | null;
+    readonly line: string;
+    readonly side: SeenSide | 'along';
+    readonly part: string | null;
+    readonly tapeMm: number;
+    readonly count: number;
+    readonly technique: Technique;
+    /** What else is to be done on its way, in order; left out in plans from before. */
+    readonly more?: readonly Technique[];
+    /** What is laid behind it before; left out in plans from before. */
+    readonly backing?: Technique | null;
+  };
+  /** What masks the rims of one part that are masked alike; left out of plans from before. */
+  readonly 'step.rim': {
+    readonly part: string | null;
+    /** Code of a tape, `foam`, or null: nothing on the shelf fits. */
+    readonly material: string | null;
+    readonly widthMm: number;
+    readonly beyond: BeyondEdge;
+    readonly edges: readonly EdgeName[];
+    /** All pieces of one part together, and how many parts alike. */
+    readonly lengthMm: number;
+    readonly count: number;
+    readonly technique: Technique;
+    readonly more: readonly Technique[];
+  };
+  readonly 'step.cover': CoverPlaces & { readonly reach?: Reach; readonly seams?: readonly Technique[] };
+  /** `own`: what a person laid besides; left out in plans from before. */
+  readonly 'step.uncover': CoverPlaces & { readonly own?: readonly OwnPieceMessage[] };
+  /** What a person lays besides. */
+  readonly 'step.own': { readonly pieces: readonly OwnPieceMessage[] };
+  /** `finish` null: liquid mask. */
+  readonly 'step.seal': { readonly finish: string | null; readonly places: Places; readonly dryMin: number };
+  readonly 'step.gate': { readonly masked: boolean; readonly leaks?: readonly LeakMessage[] };
+  readonly 'step.gun-clean': NoValues;
+  readonly 'step.gun-strip': NoValues;
+  readonly 'step.mix': MixValues;
+  /** Paint that has gone off before its coat is mixed anew. */
+  readonly 'step.remix': MixValues;
+  readonly 'step.coat': {
+    readonly finish: string;
+    readonly coat: number;
+    readonly coats: number;
+    readonly method?: Method;
+    readonly masked?: boolean;
+    readonly peelable?: boolean;
+    /** Areas in which it fades out. */
+    readonly blends?: Places;
+    /** Of the last coat, where one alone is to pull in between; left out: nothing of that. */
+    readonly alone?: Message;
+    /** Of the last coat in sections: which of them go on now. */
+    readonly sections?: readonly SectionMessage[];
+  };
+  readonly 'step.blend': { readonly finish: string; readonly places: Places; readonly method: FinishMethod };
+  readonly 'step.inspect': { readonly plugs: boolean; readonly aircraft: boolean };
+  readonly 'step.pull': {
+    readonly finish: string;
+    readonly school: PullTiming;
+    readonly fromMin: number;
+    readonly toMin: number | null;
+    readonly hands: number;
+    /** How one alone does it, section by section; left out: no way, or no need. */
+    readonly alone?: Message;
+    /** Earlier stages whose masks come off with it, by number. */
+    readonly older: readonly string[];
+    /** The lines it is of where single lines come off before the rest; `rest`: lines have come off before it. Left out: all of it. */
+    readonly lines?: Places;
+    readonly rest?: boolean;
+    /** In sections, which of them, and how: the times are from the coat before it. */
+    readonly sections?: readonly SectionMessage[];
+    /** Others are painted after it, in its mist where it is sprayed. */
+    readonly more?: 'mist' | 'drips';
+  };
+  /** A step of an older plan, in the words it had. */
+  readonly 'step.typed': { readonly title: string; readonly detail: string };
+}
+export type StepMessage = MessageOf<StepMessages>;
+
+/** A section of a coat. */
+export interface SectionMessages {
+  /** Areas of a piece; none: whole pieces, from the first to the last of so many alike. */
+  readonly 'section.of': {
+    readonly part: string;
+    readonly areas: readonly string[];
+    readonly first: number;
+    readonly last: number;
+    readonly of: number;
+  };
+}
+export type SectionMessage = MessageOf<SectionMessages>;
+
+/** What a step may not be begun before, or be late for. */
+export const RULE_CODES = ['order', 'tape-safe', 'over', 'recoat', 'pull', 'pot', 'flash', 'typed'] as const;
+export type AfterCode = (typeof RULE_CODES)[number];
+
+/** Usual cautions; each defers to data sheets, local rules and licensed practice. */
+export const SAFETY_CODES = [
+  'solvent',
+  'dust',
+  'biocide',
+  'blade',
+  'static',
+  'plugs',
+  'isocyanate',
+  'spray',
+  'can',
+  'rags',
+  'antifouling',
+  'aircraft',
+  'road',
+  'height',
+] as const;
+export type SafetyCode = (typeof SAFETY_CODES)[number];
+
+/** What a person should know, found in air, parts, lines and areas. */
+export interface AdviceMessages extends RuleMessages {
+  readonly 'advice.dew': { readonly marginC: number; readonly dewPointC: number; readonly needsC: number };
+  readonly 'advice.cold': { readonly belowC: number };
+  readonly 'advice.line': { readonly line: string; readonly fault: LineMessage };
+  readonly 'advice.loose': { readonly line: string; readonly lengthMm: number };
+  readonly 'advice.sliver': { readonly area: string };
+  /** `finishes` by name; null among them stands as an empty text: kept as it is. */
+  readonly 'advice.conflict': { readonly area: string; readonly finishes: readonly string[] };
+  /** More finishes than an order of coats is worked out for. */
+  readonly 'advice.too-many-finishes': { readonly count: number; readonly max: number };
+  readonly 'advice.unchosen': { readonly areas: readonly string[] };
+  readonly 'advice.lost': { readonly finish: string | null; readonly alongMm: number; readonly aboveMm: number };
+  readonly 'advice.doubt': {
+    readonly stage: number;
+    readonly run: string;
+    readonly line: string;
+    readonly doubt: Doubt;
+  };
+  readonly 'advice.no-window': {
+    readonly stage: number;
+    readonly finish: string;
+    readonly wanted: PullTiming;
+    readonly school: PullTiming;
+  };
+  readonly 'advice.line-school': {
+    readonly stage: number;
+    readonly line: string;
+    readonly wanted: PullTiming;
+    readonly school: PullTiming;
+  };
+  readonly 'advice.hands': {
+    readonly stage: number;
+    readonly pullMin: number;
+    readonly windowMin: number;
+    readonly hands: number;
+    readonly alone?: Message;
+  };
+  /** One alone cannot: pulling one section takes longer than its window, or there is nothing to be divided. */
+  readonly 'advice.not-alone': { readonly stage: number; readonly hands: number };
+  readonly 'advice.sections': {
+    readonly stage: number;
+    readonly wanted: PullTiming;
+    readonly school: PullTiming;
+    readonly pullMin: number;
+    readonly windowMin: number;
+    readonly alone?: Message;
+  };
+  /** The last coat in sections: so many, so many of them painted ahead of the pull at most; minutes of all of it. */
+  readonly 'advice.alone': { readonly sections: number; readonly ahead: number; readonly totalMin: number };
+  readonly 'advice.over': {
+    readonly stage: number;
+    readonly finish: string;
+    readonly areas: readonly string[];
+    readonly answer: CompatibilityAnswer;
+    readonly reason: CompatibilityMessage;
+  };
+  readonly 'advice.late': { readonly stage: number };
+  readonly 'advice.kept-open': { readonly area: string; readonly stage: number; readonly finish: string };
+  readonly 'advice.not-hidden': { readonly stage: number; readonly finish: string; readonly coats: number };
+  readonly 'advice.weak': {
+    readonly stage: number;
+    readonly finish: string;
+    readonly area: string | null;
+    readonly coats: number;
+    readonly least: number | null;
+  };
+  readonly 'advice.never-tape': { readonly stage: number; readonly finish: string };
+  readonly 'advice.young': { readonly parts: readonly string[]; readonly ageH: number };
+  /** `primer`: what would part the two, by system. */
+  readonly 'advice.bare': {
+    readonly part: string;
+    readonly substrate: Substrate;
+    readonly finish: string;
+    readonly primer: PaintSystemKey;
+  };
+  readonly 'advice.no-clear': { readonly finish: string };
+  readonly 'advice.flakes': { readonly stage: number; readonly flakes: string; readonly solid: string };
+  readonly 'advice.trapped': { readonly stage: number; readonly stages: readonly string[] };
+  readonly 'advice.clear-edge': { readonly stage: number; readonly line: string };
+  /** Finishes by name; an empty text: what is kept. */
+  readonly 'advice.contrast-low': {
+    readonly finishes: readonly string[];
+    readonly deltaE: number;
+    readonly limit: number;
+  };
+  readonly 'advice.contrast-high': {
+    readonly finishes: readonly string[];
+    readonly deltaE: number;
+    readonly limit: number;
+  };
+}
+export type AdviceMessage = MessageOf<AdviceMessages>;

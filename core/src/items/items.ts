@@ -1,0 +1,211 @@
+import type { Sequence } from '../stage';
+import { restingAir } from '../air';
+import type {
+  BackingItem,
+  CoverItem,
+  Item,
+  LineItem,
+  OpeningTapeItem,
+  OwnItem,
+  PlugItem,
+  SeamItem,
+  SurroundingsItem,
+} from '../contract';
+import { maxDwellMin } from '../drying';
+import { minOf } from '../kit';
+import { CLOSING_MATERIALS, closingMin } from '../masking';
+import { maskingMeans, openingClosings, type StageSource } from '../problem';
+import type { MaskedPart, Run } from '../runs';
+import { cachedRuns } from './cached-runs';
+import { coverItems } from './cover-items';
+import {
+  bondBelow,
+  type CommonFields,
+  type CommonFieldsOn,
+  earlyPull,
+  itemNamer,
+  type ItemNamer,
+  removalStage,
+  sessionsOf,
+  tapeDwell,
+} from './item-frame';
+import { layerOrder } from './layer-order';
+import { lineItems } from './line-items';
+import { closingItems } from './opening-tape-items';
+import { ownItems } from './own-pieces';
+import { partsBackToFront } from './part-order';
+import { surroundingsItems } from './surroundings-items';
+
+/** What is laid for one stage. */
+export interface StageItems {
+  /** What closes openings, each with its tapes, in laying order. */
+  readonly closings: readonly (PlugItem | OpeningTapeItem)[];
+  readonly lines: readonly LineItem[];
+  readonly rims: readonly SurroundingsItem[];
+  /** What lies behind line tapes, before them. */
+  readonly backings: readonly BackingItem[];
+  readonly covers: readonly CoverItem[];
+  /** What a person lays besides. */
+  readonly own: readonly OwnItem[];
+  /** What goes over the edges of covers. */
+  readonly seams: readonly SeamItem[];
+  /** How long its tapes come off clean, at least, and those that come off before the rest; minutes from when they are laid. Infinity: nothing is laid. */
+  readonly cleanMin: number;
+  readonly earlyCleanMin: number;
+}
+
+/** Everything laid for a stage. */
+export function itemsOf(sequence: Sequence, index: number, source: StageSource): StageItems {
+  const { design } = source;
+  const stage = sequence.stages[index]!;
+  const sessions = sessionsOf(sequence);
+  const end = sequence.stages.length - 1;
+  const common: CommonFields = { stage: index + 1, hold: null };
+  const untilOf = (off: number): Item['until'] => ({ stage: off + 1, session: sessions[off]! });
+  const name = itemNamer(sessions[index]!);
+  const order = partsBackToFront(source.works).map(({ part }) => part.id);
+  const inOrder = <T extends { readonly part?: string; readonly id: string }>(list: readonly T[]): T[] =>
+    [...list].sort((a, b) => order.indexOf(a.part ?? a.id) - order.indexOf(b.part ?? b.id));
+  const means = maskingMeans(source);
+  const runs = inOrder(maskedParts(sequence, index, source)).flatMap((part) => cachedRuns(part, means, source.shelf));
+  const commonOn: CommonFieldsOn = (area) => ({
+    ...common,
+    until: untilOf(area === null ? index : removalStage(sequence, index, area)),
+  });
+  const laidOf = layerOrder(sequence, index, source);
+  const lineItemSets = runs.map((run, place) => lineItems(run, place + 1, commonOn, source, name, laidOf(run)));
+  const lines = lineItemSets.map(({ line }, place) => {
+    const first = runs.findIndex(({ part }) => part === line.part);
+    const { sheet } = runs[place]!;
+    return sheet === null || first + sheet === place
+      ? line
+      : { ...line, sheetOf: lineItemSets[first + sheet]!.line.id };
+  });
+  const rims = surroundingsItems(sequence, index, source, name, commonOn).sort(
+    (a, b) => order.indexOf(a.item.part) - order.indexOf(b.item.part),
+  );
+  const covers = inOrder(coverItems(stage, source, [...lines, ...rims.map(({ item }) => item)], name, commonOn));
+  const [backings, seams] = [
+    lineItemSets.flatMap(({ backing }) => backing ?? []),
+    lineItemSets.flatMap(({ seam }) => seam ?? []),
+  ];
+  const hoursOf = ({ cleanHours, backing }: Run) => Math.min(cleanHours, backing?.cleanHours ?? Infinity);
+  const laid = [...runs.map((run, place) => ({ cleanHours: hoursOf(run), item: lines[place]! })), ...rims];
+  // Masks that stay on for later coats are asked for how long they last when they come off.
+  const cleanFor = (isOne: (until: Item['until']) => boolean): number =>
+    minOf(
+      laid.flatMap(({ cleanHours, item: { until } }) =>
+        (until.stage === index + 1 || stage.keep) && isOne(until)
+          ? [maxDwellMin(cleanHours, restingAir(design.climate).airC)]
+          : [],
+      ),
+    );
+  return {
+    closings: plugItems(sequence, index, source, name, { ...common, until: untilOf(end) }).flatMap((plug) =>
+      closingItems(plug, sequence, index, source),
+    ),
+    lines,
+    rims: rims.map(({ item }) => item),
+    backings,
+    covers,
+    seams,
+    own: inOrder(ownItems(stage, source, name, { ...common, until: untilOf(index) })),
+    cleanMin: cleanFor(({ early }) => early === undefined),
+    earlyCleanMin: cleanFor(({ early }) => early !== undefined),
+  };
+}
+
+/** The edges a stage lays, part by part. */
+function maskedParts(sequence: Sequence, index: number, source: StageSource): MaskedPart[] {
+  const {
+    works,
+    problem,
+    starts: { areas, borders },
+  } = source;
+  const { mask, finish } = sequence.stages[index]!;
+  const gun = problem.finishes.get(finish)?.method === 'gun';
+  return works.map(({ part, lines, arrangement, setOut }, number) => {
+    const ends = borders[number]! + arrangement.borders.length;
+    const paintedUntil = paintedSoFar((off) =>
+      arrangement.areas.map((_, area) =>
+        sequence.stages.slice(index, off + 1).some(({ open }) => open[areas[number]! + area]),
+      ),
+    );
+    const maskEdges = mask.edges.filter(
+      ({ border, laid }) => laid === 'now' && border >= borders[number]! && border < ends,
+    );
+    return {
+      id: part.id,
+      count: part.count,
+      round: setOut.board.drawn.axle !== null,
+      lines,
+      skin: setOut.board.drawn,
+      rows: setOut.features.flatMap(({ kind, row }) => (kind === 'raised-row' && row ? [row] : [])),
+      posts: new Set(
+        (part.features ?? []).flatMap((feature) =>
+          feature.kind === 'opening' && feature.use === 'post' ? [feature.id] : [],
+        ),
+      ),
+      gun,
+      arrangement,
+      edges: maskEdges.map((edge) => {
+        const early = earlyPull(sequence, index, edge);
+        return {
+          border: edge.border - borders[number]!,
+          free: edge.free - areas[number]!,
+          closed: edge.closed - areas[number]!,
+          class: edge.class,
+          strip: edge.strip,
+          backing: problem.borders[edge.border]!.backing === true,
+          seam: problem.borders[edge.border]!.seam === true,
+          staysMin: tapeDwell(sequence, index, edge.closed, early),
+          painted: paintedUntil(removalStage(sequence, index, edge.closed)),
+          bondN25: bondBelow(sequence, index, edge.closed, source, early),
+        };
+      }),
+    };
+  });
+}
+
+/** Which areas are painted until a stage, each list made once. */
+function paintedSoFar(until: (off: number) => readonly boolean[]): (off: number) => readonly boolean[] {
+  const known = new Map<number, readonly boolean[]>();
+  return (off) => {
+    const painted = known.get(off) ?? until(off);
+    known.set(off, painted);
+    return painted;
+  };
+}
+
+/** What closes the openings of parts that are sprayed for the first time. */
+function plugItems(
+  { stages }: Sequence,
+  index: number,
+  { works, problem }: StageSource,
+  name: ItemNamer,
+  common: CommonFields & Pick<Item, 'until'>,
+): PlugItem[] {
+  const before = index === 0 ? [] : stages[index - 1]!.after.plugged;
+  const fresh = stages[index]!.after.plugged.filter((part) => !before.includes(part));
+  return works
+    .filter(({ part }) => fresh.includes(part.id))
+    .flatMap((work) =>
+      openingClosings(work, works.length > 1 ? work.part.name : null, problem.model).map(
+        ({ opening, closing }): PlugItem => ({
+          ...common,
+          id: name(work.part.id, 'plug', opening),
+          kind: 'plug',
+          part: work.part.id,
+          opening,
+          count: work.part.count,
+          closing,
+          material: CLOSING_MATERIALS[closing.code],
+          techniques: [],
+          doubts: [],
+          after: [],
+          layMin: closingMin(closing) * work.part.count,
+          pullMin: 0,
+        }),
+      ),
+    );
+}

@@ -1,0 +1,96 @@
+import type { Sequence } from '../stage';
+import type { OpeningTapeItem, PlugItem } from '../contract';
+import { isModelScale, messageWithoutValues } from '../kit';
+import { closingTapeMin, closingTapes, filmBond, type OpeningMessage } from '../masking';
+import { maskingMeans, type StageSource } from '../problem';
+import { chooseTape, preparationTechniques, type TapeChoice, type TapeWish } from '../runs';
+
+/**
+ * The tapes that close an opening, in the order they are laid, with what it is closed with between those under and those over it.
+ * They are chosen as tape along a rim is: what lies below is the finish the part has, they stay until the openings are opened again.
+ * @param closing what it is closed with, with the minutes of all of it
+ */
+export function closingItems(
+  closing: PlugItem,
+  sequence: Sequence,
+  index: number,
+  source: StageSource,
+): (PlugItem | OpeningTapeItem)[] {
+  const tapes = tapesOf(closing, sequence, index, source);
+  const [under, over] = [tapes.filter(({ kind }) => kind !== 'cap'), tapes.filter(({ kind }) => kind === 'cap')];
+  const layMin = closing.layMin - tapes.reduce((sum, mouthItem) => sum + mouthItem.layMin, 0);
+  const items = [...under, { ...closing, layMin: Math.max(0, layMin) }, ...over];
+  return items.map((item, place) => ({
+    ...item,
+    after: items.slice(Math.max(0, place - 1), place).map(({ id }) => id),
+  }));
+}
+
+function tapesOf(
+  { id, part, opening, count, closing, layMin, ...common }: PlugItem,
+  sequence: Sequence,
+  index: number,
+  source: StageSource,
+): OpeningTapeItem[] {
+  const tapes = closingTapes(closing);
+  if (tapes.length === 0) return [];
+  const choice = mouthTape(part, closing, sequence, index, source);
+  const known = layMin / tapes.length;
+  return tapes.map(({ use, lengthMm, pieces }): OpeningTapeItem => ({
+    ...common,
+    id: `${id}/${use}` as OpeningTapeItem['id'],
+    kind: use,
+    part,
+    opening,
+    closes: id,
+    count,
+    pieces,
+    lengthMm,
+    material: choice?.tape.code ?? null,
+    tapeKind: choice?.tape.kind ?? null,
+    widthMm: choice?.tape.widthMm ?? 0,
+    hold: choice?.hold ?? null,
+    techniques: choice ? preparationTechniques(choice) : [messageWithoutValues('technique.by-hand')],
+    doubts: choice?.doubts ?? [messageWithoutValues('doubt.none-for-rim')],
+    // Small pieces round a post are reckoned by the post, not by their length.
+    layMin: Math.min(known, closingTapeMin(lengthMm) * count),
+  }));
+}
+
+function mouthTape(
+  part: string,
+  closing: OpeningMessage,
+  { stages }: Sequence,
+  index: number,
+  source: StageSource,
+): TapeChoice | null {
+  const { works, problem, starts } = source;
+  const means = maskingMeans(source);
+  const { presentSystem, presentAgeMin } =
+    problem.areas[starts.areas[works.findIndex((work) => work.part.id === part)]!]!;
+  const [laidAt, off] = [index === 0 ? 0 : stages[index - 1]!.after.clock, stages.at(-1)!.after.clock];
+  const bondN25 = filmBond(
+    { system: presentSystem, finish: null, ageMin: presentAgeMin + off, onBarePlastic: false },
+    problem.air,
+  );
+  const wish: TapeWish = {
+    samples: STRAIGHT,
+    side: 'right',
+    crisp: false,
+    exactWidthMm: null,
+    // Pieces round a post are narrow.
+    roomMm: closing.code === 'opening.sleeve' ? NARROW_MM : Infinity,
+    rim: true,
+    surfaceC: means.surfaceC,
+    airC: means.airC,
+    staysMin: off - laidAt,
+    bondN25,
+    model: isModelScale(means.scale),
+  };
+  return chooseTape(means.tapes, wish);
+}
+
+/** Tape that gives at every corner is led round a mouth without stretching it. */
+const STRAIGHT = [{ at: 0, curvature: 0 }] as const;
+/** Pieces folded round the foot of a post are no wider. Rule of thumb */
+const NARROW_MM = 12;

@@ -1,0 +1,54 @@
+import * as v from 'valibot';
+import { faultText, idText, numberBetween, type PartId, positiveUpTo, wholeBetween } from '../kit';
+
+/** What may lie beyond an edge of a part, in the order it is offered. */
+export const EDGE_CONTEXT_KINDS = ['free', 'butt', 'gap', 'goes-on', 'body', 'splash'] as const;
+export type EdgeContextKind = (typeof EDGE_CONTEXT_KINDS)[number];
+
+/**
+ * Which edge of the outline, or end of a round part; by its number, 0 is the first. Where it holds for a stretch of the edge alone: from
+ * where to where along it, mm, in the direction that has the part on its left; left out: from its beginning, to its end.
+ */
+const edge = {
+  edge: wholeBetween(0, 499),
+  from: v.optional(numberBetween(0, 100_000, 'mm')),
+  to: v.optional(numberBetween(0, 100_000, 'mm')),
+};
+/** The part of the job that lies there; left out: something that is not painted here. */
+const neighbour = { part: v.optional(idText<PartId>()) };
+
+/** What lies beyond one edge of a part. An edge nobody has spoken of is free. */
+export const edgeContextSchema = v.variant(
+  'beyond',
+  [
+    /** Nothing: tape and film may go round it and stick behind. */
+    v.strictObject({ beyond: v.literal('free'), ...edge }),
+    /** A neighbour flush with it, or less than 1.5 mm away. */
+    v.strictObject({ beyond: v.literal('butt'), ...edge, ...neighbour }),
+    /** A gap: how wide and how deep. */
+    v.strictObject({
+      beyond: v.literal('gap'),
+      ...edge,
+      width: positiveUpTo(300, 'mm'),
+      depth: positiveUpTo(2000, 'mm'),
+      ...neighbour,
+    }),
+    /** The surface continues on another part. */
+    v.strictObject({ beyond: v.literal('goes-on'), ...edge, part: idText<PartId>() }),
+    /** Something bigger that stays clean. */
+    v.strictObject({ beyond: v.literal('body'), ...edge }),
+    /** Only drips and splatter reach what is there. */
+    v.strictObject({ beyond: v.literal('splash'), ...edge }),
+  ],
+  faultText({ code: 'field.choice', values: { choices: EDGE_CONTEXT_KINDS } }),
+);
+export type EdgeContext = v.InferOutput<typeof edgeContextSchema>;
+
+/** The part of the job a rim leads to; null where it leads to none. */
+export const neighbourPart = (rim: EdgeContext): PartId | null => ('part' in rim ? (rim.part ?? null) : null);
+
+/** The stretch of its edge a rim holds for, of an edge of some length; empty where it ends before it begins. */
+export const contextInterval = (
+  { from = 0, to = Infinity }: Pick<EdgeContext, 'from' | 'to'>,
+  edgeMm: number,
+): readonly [from: number, to: number] => [Math.min(from, edgeMm), Math.min(to, edgeMm)];

@@ -1,0 +1,29 @@
+import type { FinishMethod } from '../finish';
+import { RULE_OF_THUMB } from '../kit';
+
+/** The id of what lies beyond the edges of a part: it is covered as an area is. */
+export const SURROUNDINGS_ID = 'beyond';
+
+/** What of a part decides how much of its surroundings is covered. */
+export interface SurroundingsInput {
+  /** Edges beyond which something is kept clean, all alike parts together, mm. */
+  readonly edgeMm: number;
+  /** The same of all parts of the job. */
+  readonly allEdgesMm: number;
+  /** What the paint is put on with, of everything that is put on the part. */
+  readonly methods: readonly FinishMethod[];
+  /** Film over all of what the parts belong to, m². */
+  readonly bodyM2: number;
+}
+
+/**
+ * Film beyond the edges of a part: as far as the overspray that reaches farthest. Where a gun is used that is all of what the part
+ * belongs to, of which each part has its share.
+ * @returns m²
+ * Source: reach by method, rule of thumb
+ */
+export function surroundingsM2({ edgeMm, allEdgesMm, methods, bodyM2 }: SurroundingsInput): number {
+  const reachMm = Math.max(0, ...methods.map((method) => RULE_OF_THUMB.reachMm[method]));
+  const whole = (bodyM2 * edgeMm) / Math.max(edgeMm, allEdgesMm);
+  return Math.min(whole, (edgeMm * reachMm) / 1e6);
+}

@@ -1,0 +1,28 @@
+import { runToEnd } from '../kit';
+import type { OrderProblem } from '../stage';
+import { type SearchProgress, type SearchResult, searchSteps } from './search';
+
+/** What was searched, and what came of it. */
+export interface KeptMaskSearch {
+  readonly problem: OrderProblem;
+  readonly result: SearchResult;
+}
+
+/**
+ * The best orders of coats, with masks on what is kept going through all coats beside them; where no tape lasts so long, and fresh masks
+ * cost less than what that would spoil, with fresh ones.
+ */
+export const searchWithKeptMasks = (problem: OrderProblem): KeptMaskSearch => runToEnd(keptMaskSearchSteps(problem));
+
+/** The same in steps, so that it can be left early. */
+export function* keptMaskSearchSteps(problem: OrderProblem): Generator<SearchProgress, KeptMaskSearch> {
+  const result = yield* searchSteps(problem);
+  const [best] = result.sequences;
+  if (!problem.rules.through || !best?.stages.some(({ forbidden }) => forbidden.includes('late')))
+    return { problem, result };
+  const fresh = { ...problem, rules: { ...problem.rules, through: false } };
+  const other = yield* searchSteps(fresh);
+  return other.sequences[0] && other.sequences[0].score < best.score
+    ? { problem: fresh, result: other }
+    : { problem, result };
+}

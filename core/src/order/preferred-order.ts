@@ -1,0 +1,146 @@
+import { reflectanceOf } from '../finish';
+import { compareText, firstItem } from '../kit';
+import {
+  type Sequence,
+  finishOf,
+  type OrderProblem,
+  type StageChoice,
+  stageCost,
+  type StageCost,
+  stageScore,
+  startProgress,
+  temporaryAreas,
+} from '../stage';
+
+/** How calm an order is, in the order it counts: each decides only where all before it are equal. */
+export interface PreferenceRank {
+  /** Paint that ends up under another colour, m². */
+  readonly lostM2: number;
+  /** Pairs of colours of which the darker goes on first. */
+  readonly darkFirst: number;
+  readonly stages: number;
+  readonly tapeM: number;
+}
+
+/** How calm a sequence is. Primer and clear are meant to lie under and over the others and count for nothing. */
+export function preferenceRank(problem: OrderProblem, { stages }: Pick<Sequence, 'stages'>): PreferenceRank {
+  const colours = stages
+    .filter(({ layer }) => layer === null)
+    .map(({ finish }) => luminance(finishOf(problem, finish).colour));
+  return {
+    lostM2: stages.reduce((sum, { strayM2 }) => sum + strayM2, 0),
+    darkFirst: colours.reduce(
+      (sum, colour, index) => sum + colours.slice(index + 1).filter((later) => later > colour).length,
+      0,
+    ),
+    stages: stages.length,
+    tapeM: stages.reduce((sum, { tapeM }) => sum + tapeM, 0),
+  };
+}
+
+/** Relative luminance, 0 … 1. Source: sRGB. */
+const luminance = (hex: string): number => {
+  const [r, g, b] = reflectanceOf(hex);
+  return 0.2126 * r + 0.7152 * g + 0.0722 * b;
+};
+
+/** Trials of closing what need not be open: each works a whole order out anew, which in a large job takes long. */
+const mostTrials = ({ areas }: OrderProblem): number => Math.max(12, Math.min(60, Math.floor(6000 / areas.length)));
+
+/**
+ * Which order to plan of those that cost the same within what such figures are worth; a person who wants it as cheap as can be gets that.
+ * @param found orders, the cheapest first
+ * @returns the calmest order no dearer than the cheapest by more than a tenth: one of those found, or one of them with less left open.
+ *   Then the others, cheapest first
+ */
+export function preferredFirst(problem: OrderProblem, sequences: readonly Sequence[]): readonly Sequence[] {
+  if (sequences.length === 0 || problem.rules.wide) return sequences;
+  const limit = sequences[0]!.score * (1 + problem.rules.equalShare);
+  const equals = sequences.filter(({ score }) => score <= limit).map((sequence) => closed(problem, sequence, limit));
+  const calmest = firstItem(
+    equals
+      .map((sequence) => ({ sequence, calm: preferenceRank(problem, sequence) }))
+      .sort(
+        (a, b) =>
+          calmer(a.calm, b.calm) ||
+          a.sequence.score - b.sequence.score ||
+          compareText(a.sequence.order.join(), b.sequence.order.join()),
+      ),
+  );
+  return [calmest.sequence, ...sequences.filter((sequence) => sequence !== calmest.sequence)];
+}
+
+/** Figures nearer than this are the same: m², m. */
+const SAME = 1e-6;
+
+function calmer(rank: PreferenceRank, other: PreferenceRank): number {
+  for (const key of ['lostM2', 'darkFirst', 'stages', 'tapeM'] as const)
+    if (Math.abs(rank[key] - other[key]) > SAME) return rank[key] - other[key];
+  return 0;
+}
+
+type Stray = { readonly index: number; readonly area: number };
+
+/** A sequence with as little left open as the limit allows: all at once, else by stage and part, else area by area, the largest first. */
+function closed(problem: OrderProblem, sequence: Sequence, limit: number): Sequence {
+  const strays = sequence.stages.flatMap((stage, index) =>
+    temporaryAreas(problem, stage).map((area): Stray => ({ index, area })),
+  );
+  const free = strays.filter(
+    ({ index, area }) =>
+      !problem.rules.pins.some((pin) => pin.open && pin.area === area && pin.finish === sequence.stages[index]!.finish),
+  );
+  if (free.length === 0) return sequence;
+  const whole = without(problem, sequence, free, limit);
+  if (whole) return whole;
+  const groups = new Map<string, Stray[]>();
+  for (const stray of free) {
+    const key = `${stray.index} ${problem.areas[stray.area]!.part}`;
+    groups.set(key, [...(groups.get(key) ?? []), stray]);
+  }
+  const sizeOf = (group: readonly Stray[]) => group.reduce((sum, { area }) => sum + problem.areas[area]!.sizeM2, 0);
+  const largestFirst = (lists: readonly (readonly Stray[])[]) => [...lists].sort((a, b) => sizeOf(b) - sizeOf(a));
+  const most = mostTrials(problem);
+  let [now, trials] = [sequence, 0];
+  const tried = (group: readonly Stray[]): boolean => {
+    if (trials >= most) return false;
+    trials++;
+    const next = without(problem, now, group, limit);
+    now = next ?? now;
+    return next !== null;
+  };
+  const left = largestFirst([...groups.values()]).filter((group) => !tried(group));
+  for (const single of largestFirst(left.flatMap((group) => (group.length > 1 ? group.map((stray) => [stray]) : []))))
+    tried(single);
+  return now;
+}
+
+/** The sequence with some areas closed that were open; null where that cannot be, or is dearer than the limit. */
+function without(
+  problem: OrderProblem,
+  { stages, order }: Sequence,
+  closing: readonly { index: number; area: number }[],
+  limit: number,
+): Sequence | null {
+  const choices = stages.map(({ finish, open, keep }, index): StageChoice => {
+    const shut = new Set(closing.filter((closedArea) => closedArea.index === index).map(({ area }) => area));
+    return { finish, keep, open: open.map((isOpen, area) => isOpen && !shut.has(area)) };
+  });
+  const reopens = choices.some(
+    ({ keep, open }, index) => keep && choices[index + 1]?.open.some((isOpen, area) => isOpen && !open[area]),
+  );
+  if (reopens) return null;
+  // Up to the first stage that changes everything is as it was.
+  const first = Math.min(...closing.map(({ index }) => index));
+  const costs: StageCost[] = stages.slice(0, first);
+  let progress = costs.at(-1)?.after ?? startProgress(problem);
+  let score = costs.reduce((sum, stage) => sum + stageScore(stage, problem.wish), 0);
+  for (const choice of choices.slice(first)) {
+    const stage = stageCost(problem, progress, choice);
+    costs.push(stage);
+    progress = stage.after;
+    score += stageScore(stage, problem.wish);
+    if (score > limit) return null;
+  }
+  return { order, stages: costs, score };
+}

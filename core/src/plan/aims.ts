@@ -1,0 +1,36 @@
+import type { Design, Shelf } from '../job';
+import { type Aim, AIMS, roundNumbers, runToEnd } from '../kit';
+import { keptMaskSearchSteps, preferredFirst, sequenceFigures, type SequenceFigures } from '../order';
+import { jobProblem } from '../problem';
+import { type PartCache, workOutSteps } from '../setout';
+import { overheadMinutes, withOverhead } from '../steps';
+
+/** The order one wish leads to, and what it takes. */
+export interface AimOrder extends SequenceFigures {
+  readonly wish: Aim;
+  readonly order: readonly string[];
+}
+
+/**
+ * What order each wish leads to, everything else of the job being the same.
+ * @returns one entry a wish; none where nothing is painted
+ */
+export const ordersByAim = (design: Design, shelf: Shelf, store?: PartCache): AimOrder[] =>
+  runToEnd(ordersByAimSteps(design, shelf, store));
+
+/** The same in steps, so that it can be left early. */
+export function* ordersByAimSteps(design: Design, shelf: Shelf, store?: PartCache): Generator<unknown, AimOrder[]> {
+  const { problem, preparation } = jobProblem(yield* workOutSteps(design, store), design, shelf);
+  const aimOrders: AimOrder[] = [];
+  for (const wish of AIMS) {
+    const searched = yield* keptMaskSearchSteps({ ...problem, wish });
+    const [best] = preferredFirst(searched.problem, searched.result.sequences);
+    if (best)
+      aimOrders.push({
+        wish,
+        order: best.order,
+        ...withOverhead(sequenceFigures(best), overheadMinutes(preparation, problem)),
+      });
+  }
+  return roundNumbers(aimOrders);
+}

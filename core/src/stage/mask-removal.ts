@@ -1,0 +1,199 @@
+import { RULE_OF_THUMB } from '../kit';
+import { splitMask, type StageMask } from '../masking';
+import { maskCost, type StageMaskCost } from './mask-cost';
+import type { OrderProblem } from './problem';
+import { pullGroups, withPullGroup } from './pull-groups';
+import { comesOffClean, peopleNeeded } from './pulling';
+import {
+  type FilmTimes,
+  type StandingMask,
+  type EarlyPullGroup,
+  type EarlyPull,
+  type Progress,
+  type StageSections,
+  type StageChoice,
+  type StageCost,
+} from './stage';
+
+/** The masks of a stage. */
+export interface StageMasks {
+  /** What comes off in its own window; null where there is nothing. */
+  readonly own: StandingMask | null;
+  /** What stays on for later coats of what is beside it, one a part. */
+  readonly outer: readonly StandingMask[];
+  /** What only keeps mist off other parts: it has no edge to be pulled in time, and comes off with every stage. */
+  readonly wholes: StandingMask | null;
+}
+
+/** The masks of a stage, by when they come off. */
+export function stageMasks(
+  problem: OrderProblem,
+  masks: StageMaskCost,
+  through: ReadonlySet<string>,
+  times: FilmTimes,
+  laidAt: number,
+  lastCoatMin: number,
+): StageMasks {
+  const { mask } = masks;
+  const split = splitMask(problem, mask, through);
+  const standingOf = (stageMask: StageMask): StandingMask => {
+    const { pullMin, uncoverMin, tapeM } = stageMask === mask ? masks : maskCost(problem, stageMask);
+    const anyTime = { school: times.school, span: { from: 0, to: null }, early: [], latestMin: Infinity };
+    return { mask: stageMask, laidAt, at: lastCoatMin, pullMin, uncoverMin, tapeM, part: null, ...anyTime };
+  };
+  // What goes over it later decides when it comes off: any time as far as this film is asked.
+  const outer = [...split.outer].map(([part, of]): StandingMask => ({ ...standingOf(of), part }));
+  const wholes = mask.wholes.length === 0 ? null : standingOf({ ...mask, edges: [], covers: [] });
+  if (split.inner.covers.length + split.inner.edges.length === 0) return { own: null, outer, wholes };
+  const innerMask = standingOf(split.inner);
+  return {
+    own: {
+      ...innerMask,
+      ...pullGroups(problem, times, split.inner, innerMask.pullMin, lastCoatMin - laidAt),
+      latestMin: times.latestMin,
+    },
+    outer,
+    wholes,
+  };
+}
+
+/** What comes off after a stage, and what stays. */
+export interface MaskRemoval {
+  /** Waited from the last coat until the last of it is pulled, all turns together. */
+  readonly waitMin: number;
+  /** When all tape is off, minutes from the start. */
+  readonly offMin: number;
+  /** The gun is cleaned after so many pulls, and what of it did not fit in between: after all of them. */
+  readonly cleanAfter: number;
+  readonly afterMin: number;
+  readonly pullMin: number;
+  readonly uncoverMin: number;
+  readonly risk: number;
+  readonly late: boolean;
+  readonly kept: readonly StandingMask[];
+  readonly pulled: StageCost['pulled'];
+}
+
+/**
+ * When masks come off: after this stage with all that were kept on, or later.
+ * @param through parts whose masks on what is kept stay on
+ */
+export function maskRemoval(
+  problem: OrderProblem,
+  before: Progress,
+  { keep }: StageChoice,
+  { own, outer, wholes }: StageMasks,
+  through: ReadonlySet<string>,
+  times: FilmTimes,
+  lastCoatMin: number,
+): MaskRemoval {
+  const all = [...before.kept, ...(own ? [own] : []), ...outer];
+  const kept = keep ? all : all.filter(({ part }) => part !== null && through.has(part));
+  const masks = [...all.filter((mask) => !kept.includes(mask)), ...(wholes ? [wholes] : [])];
+  const waitMin = Math.max(times.flashMin, times.cleanMin);
+  if (masks.length === 0)
+    return {
+      waitMin,
+      offMin: lastCoatMin + waitMin,
+      cleanAfter: 0,
+      afterMin: 0,
+      pullMin: 0,
+      uncoverMin: 0,
+      risk: 0,
+      late: false,
+      pulled: null,
+      kept,
+    };
+  // Where no tape is to be pulled the gun is cleaned first.
+  const rest = own && !keep ? 0 : masks.every((mask) => mask === wholes) ? waitMin : times.flashMin;
+  const early = own && !keep ? earlyPulls(problem, own, masks, lastCoatMin) : [];
+  const free = endOf(early.at(-1), lastCoatMin);
+  const pullAt = Math.max(free, lastCoatMin + rest, ...masks.map((mask) => mask.at + mask.span.from));
+  const allMin = masks.reduce((sum, mask) => sum + mask.pullMin, 0);
+  const pullMin = allMin - early.reduce((sum, earlyPull) => sum + earlyPull.pullMin, 0);
+  // Tape that may come off before the gun is clean comes off first.
+  const rests = [...early.map(({ restMin }) => restMin), pullAt - free];
+  const fits = rests.findIndex((minutes) => minutes >= times.cleanMin);
+  const past = masks.filter((mask) =>
+    mask === own ? pastSpan(problem, mask, pullAt) : isPastWindow(problem, mask, pullAt),
+  );
+  const hands = Math.max(
+    ...masks.map((mask) =>
+      peopleNeeded(pullMin, { from: pullAt - mask.at, to: past.includes(mask) ? null : mask.span.to }),
+    ),
+  );
+  return {
+    waitMin: rests.reduce((sum, minutes) => sum + minutes, 0),
+    offMin: pullAt + pullMin / hands,
+    cleanAfter: fits < 0 ? rests.length : fits,
+    afterMin: fits < 0 ? times.cleanMin : 0,
+    pullMin: allMin,
+    uncoverMin: masks.reduce((sum, mask) => sum + mask.uncoverMin, 0),
+    risk: RULE_OF_THUMB.keptRisk * past.reduce((sum, { tapeM }) => sum + tapeM, 0),
+    // A mask that comes off after its own stage lies as long as it must: that is told, there is nothing to be chosen.
+    late: past.some(
+      (mask) =>
+        mask !== own &&
+        (!problem.rules.late || pullAt > mask.at + mask.latestMin || !comesOffClean(problem, mask, pullAt)),
+    ),
+    kept,
+    pulled: { masks, at: pullAt, hands, pullMin, restMin: pullAt - free, early, offMin: pullAt + pullMin / hands },
+  };
+}
+
+/** The same where the last coat goes on in sections and each is pulled in its turn: the gun is cleaned once all of them are painted. */
+export function removalInSections(
+  off: MaskRemoval,
+  { heaps, totalMin, paintedMin }: StageSections,
+  lastCoatMin: number,
+  cleanMin: number,
+): MaskRemoval {
+  const begun = lastCoatMin - paintedMin;
+  const painted = heaps.findLastIndex(({ turn }) => turn === 'paint');
+  const pulls = (list: typeof heaps) => list.filter(({ turn }) => turn === 'pull');
+  const fits = heaps[painted + 1]!.startMin - heaps[painted]!.endMin >= cleanMin;
+  const offMin = begun + totalMin;
+  return {
+    ...off,
+    waitMin: totalMin - heaps.reduce((sum, { startMin, endMin }) => sum + endMin - startMin, 0),
+    offMin,
+    cleanAfter: pulls(fits ? heaps.slice(0, painted) : heaps).length,
+    afterMin: fits ? 0 : cleanMin,
+    pulled: off.pulled && { ...off.pulled, at: begun + pulls(heaps)[0]!.startMin, hands: 1, restMin: 0, offMin },
+  };
+}
+
+/** What comes off before the rest, one turn after the other: lines of the stage's own mask, and of masks that stayed on until now. */
+function earlyPulls(
+  problem: OrderProblem,
+  ownMask: StandingMask,
+  masks: readonly StandingMask[],
+  lastCoatMin: number,
+): EarlyPull[] {
+  const pulls: EarlyPull[] = [];
+  for (const turn of ownMask.early) {
+    const parts = masks.flatMap(({ mask, part }) =>
+      part !== null && problem.pulls ? [withPullGroup(problem.pulls, mask, turn)] : [],
+    );
+    const off = [turn.mask, ...parts];
+    const pullMin = off.reduce((sum, mask) => sum + maskCost(problem, mask).pullMin, 0);
+    const free = endOf(pulls.at(-1), lastCoatMin);
+    const pullAt = Math.max(free, lastCoatMin + turn.span.from);
+    const hands = peopleNeeded(pullMin, { from: pullAt - lastCoatMin, to: turn.span.to });
+    const edges = new Set(off.flatMap((mask) => mask.edges.filter(({ laid }) => laid === 'now')));
+    if (edges.size > 0)
+      pulls.push({ school: turn.school, span: turn.span, edges, pullMin, hands, at: pullAt, restMin: pullAt - free });
+  }
+  return pulls;
+}
+
+const endOf = (pull: EarlyPull | undefined, otherwise: number): number =>
+  pull ? pull.at + pull.pullMin / pull.hands : otherwise;
+
+/** True where a mask comes off after the window of its school, or of single lines of it, or later than its tape comes off clean. */
+export const isPastWindow = (problem: OrderProblem, mask: StandingMask, atMin: number): boolean =>
+  pastSpan(problem, mask, atMin) ||
+  mask.early.some(({ span }: EarlyPullGroup) => atMin > mask.at + (span.to ?? Infinity) + 1e-9);
+
+const pastSpan = (problem: OrderProblem, mask: StandingMask, atMin: number): boolean =>
+  atMin > mask.at + (mask.span.to ?? Infinity) + 1e-9 || !comesOffClean(problem, mask, atMin);

@@ -1,0 +1,175 @@
+import { potLifeAt } from '../drying';
+import { type Finish, paintNeeded } from '../finish';
+import { RULE_OF_THUMB } from '../kit';
+import { coatingMin } from './coating';
+import { compatibilityCost } from './compatibility-cost';
+import { filmTimes, memoizedCoats } from './film-times';
+import { gunOf, mixMinutes, needsStripDown, usesGun } from './gun';
+import { stageLayer, temporaryAreas } from './layer-stage';
+import { lotsOf } from './lots';
+import { stageMaskCost } from './mask-cost';
+import { maskRemoval, removalInSections, stageMasks } from './mask-removal';
+import { masksKeptAfter, standingMasksAfter } from './masks-kept';
+import { finishOf, NO_OWN_WORK, type OrderProblem } from './problem';
+import { sealsOf } from './seal';
+import { type Progress, type StageChoice, type GunChange, type StageCost } from './stage';
+
+/**
+ * Works out one stage: the one evaluator behind search, plan and tests.
+ * In the order of the work: wait until colour takes tape, and so long that what is below may be coated when the mask is on; key what is
+ * below, mask and seal, part it by a barrier coat, make gun and paint ready, coats, clean the gun, wait, pull, uncover. Where the pull
+ * leaves no time for it the gun is cleaned after it.
+ * @returns its cost in minutes, and where the work stands afterwards
+ */
+export function stageCost(problem: OrderProblem, before: Progress, choice: StageChoice): StageCost {
+  const finish = finishOf(problem, choice.finish);
+  const layer = stageLayer(problem, before, finish.id);
+  const masks = stageMaskCost(problem, before, choice.open, finish.method);
+  const decided = coatsNeeded(problem, before, finish, choice.open);
+  const times = filmTimes(problem, finish, decided.coats);
+  const openM2 = problem.areas.reduce((sum, area, index) => sum + (choice.open[index] ? area.sizeM2 : 0), 0);
+  const onceMin = problem.areas.reduce(
+    (sum, area, index) => sum + (choice.open[index] ? coatingMin(area, finish.method) : 0),
+    0,
+  );
+  const blendMin = problem.areas.some(({ blend, finish: own }) => blend && own === finish.id) ? RULE_OF_THUMB.blend : 0;
+  const eachMin = onceMin + RULE_OF_THUMB.perCoat;
+  const coatMin = decided.coats * eachMin + blendMin;
+  const lots = lotsOf(
+    { coats: decided.coats, eachMin, lastMin: blendMin, gapMin: times.gap.from },
+    potLifeAt(finish, problem.sprayAir.airC),
+    finish,
+  );
+  const guns = { ...before.guns };
+  const change = gunChange(problem, guns, finish);
+  const readyMin = minutesOf(change);
+  const plugs = plugsOf(problem, before, choice.open);
+  const ownWork = problem.own?.get(finish.id) ?? NO_OWN_WORK;
+  const layMin = masks.layMin + plugs.plugMin + ownWork.layMin;
+  const tapeMin = Math.max(0, masks.readyAt - before.clock);
+  const begins = before.clock + tapeMin;
+  const seals = masks.sealMin > 0 ? sealsOf(problem, before, masks.mask, finish, begins) : [];
+  const sealDryMin = Math.max(0, ...seals.map(({ dryMin }) => dryMin));
+  const beforeMin = layMin + masks.sealMin + sealDryMin + readyMin;
+  const over = compatibilityCost(problem, before, finish, choice.open, begins, beforeMin);
+  const flashMin = lots.waitMin + over.barrierWaitMin;
+  const overMin = over.abradeMin + over.barrierMin;
+  const { sections } = choice;
+  const lastMin = sections ? sections.paintedMin - eachMin : 0;
+  const lastCoatMin = begins + beforeMin + overMin + over.waitMin + coatMin + lots.mixMin + flashMin + lastMin;
+  const through = masksKeptAfter(problem, before, { ...choice, layer });
+  const masksOff = stageMasks(problem, masks, through, times, begins + over.waitMin + over.abradeMin, lastCoatMin);
+  const { own: pulling, outer } = masksOff;
+  const off = maskRemoval(problem, before, choice, masksOff, through, times, lastCoatMin);
+  const pull = sections ? removalInSections(off, sections, lastCoatMin, times.cleanMin) : off;
+  const uncoverMin = pull.uncoverMin + ownWork.offMin;
+  const paintMl = paintNeeded(openM2, decided.coats * finish.coatUm, finish);
+  const film = {
+    finish,
+    coats: decided.coats,
+    at: lastCoatMin,
+    ...(sections ? { spreadMin: sections.paintedMin - sections.firstMin } : {}),
+  };
+  return {
+    ...choice,
+    layer,
+    ...decided,
+    layMin,
+    plugMin: plugs.plugMin,
+    sealMin: masks.sealMin,
+    seals,
+    coatMin,
+    blendMin,
+    pullMin: pull.pullMin,
+    uncoverMin,
+    changeMin: readyMin + lots.mixMin,
+    change,
+    overMin,
+    over,
+    waitMin: tapeMin + over.waitMin + sealDryMin + flashMin + pull.waitMin + pull.afterMin,
+    cleaning: { minutes: times.cleanMin, after: pull.cleanAfter },
+    waits: { tapeMin, overMin: over.waitMin, sealMin: sealDryMin, flashMin, pullMin: pull.waitMin },
+    gap: times.gap,
+    lots,
+    mask: masks.mask,
+    tapeM: masks.tapeM + ownWork.tapeM,
+    drapeM2: masks.drapeM2 + ownWork.drapeM2,
+    paintMl,
+    risk: masks.risk + pull.risk,
+    money: masks.money + (paintMl / 1000) * (finish.pricePerL ?? RULE_OF_THUMB.pricePerLitre),
+    strayM2: temporaryAreas(problem, { ...choice, layer }).reduce((sum, area) => sum + problem.areas[area]!.sizeM2, 0),
+    forbidden: [...(over.forbidden ? ['over' as const] : []), ...(pull.late ? ['late' as const] : [])],
+    lastCoatMin,
+    pulling,
+    outer,
+    pulled: pull.pulled,
+    after: {
+      colours: before.colours.map((colour, index) => (choice.open[index] ? finish.colour : colour)),
+      films: before.films.map((old, index) => (choice.open[index] ? film : old)),
+      painted: before.painted.map((painted, index) => painted || problem.areas[index]!.finish === choice.finish),
+      tapeSafeAt: before.tapeSafeAt.map((safeAt, index) =>
+        choice.open[index] ? lastCoatMin + times.tapeSafeMin : safeAt,
+      ),
+      clock: pull.offMin + pull.afterMin + uncoverMin,
+      guns,
+      plugged: plugs.plugged,
+      standing: standingMasksAfter(problem, before, choice, pull.kept),
+      kept: pull.kept,
+    },
+  };
+}
+
+/** Coats over the worst undercolour among the areas that get this finish; a layer over several finishes takes its own count. */
+function coatsNeeded(
+  { areas }: OrderProblem,
+  before: Progress,
+  finish: Finish,
+  open: readonly boolean[],
+): { coats: number; under: string; coatsFrom: StageCost['coatsFrom'] } {
+  let worst = { coats: 0, under: finish.colour, coatsFrom: 'hiding' as StageCost['coatsFrom'] };
+  const isColour = areas.some((area) => area.finish === finish.id);
+  areas.forEach((area, index) => {
+    if (isColour ? area.finish !== finish.id : !open[index]) return;
+    const { coats, from } = memoizedCoats(finish, before.colours[index]!);
+    if (coats > worst.coats) worst = { coats, under: before.colours[index]!, coatsFrom: from };
+  });
+  return worst;
+}
+
+const minutesOf = ({ stripMin, mixMin, gateMin }: GunChange): number => stripMin + mixMin + gateMin;
+
+/**
+ * What it takes to make gun and paint ready for a finish.
+ * @param guns last finish through each gun; the finish is written in
+ */
+export function gunChange(problem: OrderProblem, guns: Record<string, string>, finish: Finish): GunChange {
+  const gun = gunOf(problem, finish);
+  const mixMin = mixMinutes(finish);
+  const gateMin = RULE_OF_THUMB.gate;
+  const last = guns[gun];
+  guns[gun] = finish.id;
+  if (last === undefined || !usesGun(finish) || last === finish.id) return { stripMin: 0, mixMin, gateMin };
+  const stripMin = needsStripDown(finishOf(problem, last), finish) ? RULE_OF_THUMB.gunStrip : 0;
+  return { stripMin, mixMin, gateMin };
+}
+
+/** Minutes of a gun change, all told. */
+export const gunChangeMinutes = (problem: OrderProblem, guns: Record<string, string>, finish: Finish): number =>
+  minutesOf(gunChange(problem, guns, finish));
+
+/** Minutes to close the openings of a part. */
+export const plugMinOf = ({ plugs, plugMin }: Pick<OrderProblem, 'plugs' | 'plugMin'>, part: string): number =>
+  plugMin?.get(part) ?? (plugs.get(part) ?? 0) * RULE_OF_THUMB.perPlug;
+
+function plugsOf(
+  problem: OrderProblem,
+  { plugged }: Progress,
+  open: readonly boolean[],
+): { plugMin: number; plugged: readonly string[] } {
+  const { areas, plugs } = problem;
+  const fresh = [...plugs.keys()].filter(
+    (part) => !plugged.includes(part) && areas.some((area, index) => open[index] && area.part === part),
+  );
+  if (fresh.length === 0) return { plugMin: 0, plugged };
+  return { plugMin: fresh.reduce((sum, part) => sum + plugMinOf(problem, part), 0), plugged: [...plugged, ...fresh] };
+}

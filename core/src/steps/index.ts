@@ -1,0 +1,3 @@
+export { onePersonMessage, onePersonPlan, named, sectionsPlanned } from './sections';
+export { overheadMinutes, withOverhead, type OverheadMinutes } from './overhead-steps';
+export { stepsOf } from './steps';
