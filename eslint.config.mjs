@@ -62,7 +62,8 @@ const roomRules = ROOMS.map((room, index) => {
             },
           ]
         : []),
-      { group: ['../*/*'], message: 'A room is entered by its door, index.ts.' },
+      { group: ['../*/*'], message: 'A folder is entered by its index.ts.' },
+      { group: ['../testing', '../testing/*'], message: 'Helpers of tests are for tests.' },
       { regex: '^(\\.\\.|\\.\\./index|@lintrel/.*)$', message: 'Rooms import each other, not the house.' },
       {
         group: ['react', 'react-*', 'react-native*', 'express', 'pg', 'node:*', 'expo*'],
@@ -72,6 +73,76 @@ const roomRules = ROOMS.map((room, index) => {
     ['**/*.test.ts'],
   );
 });
+
+/** Folders of the client, each importing only folders before it. */
+const CLIENT_FOLDERS = [
+  'theme',
+  'device',
+  'api',
+  'person',
+  'ui',
+  'forms',
+  'worker',
+  'drawing',
+  'sync',
+  'people',
+  'job',
+  'setout',
+  'areas',
+  'tape',
+  'clock',
+  'shelf',
+  'run',
+  'coats',
+  'jobs',
+  'bench',
+  'screens',
+];
+
+/** Folders of the server, each importing only folders before it; `http` is on top. */
+const SERVER_FOLDERS = ['db', 'errors', 'live', 'line', 'sensor', 'cutter', 'people', 'tls', 'work', 'backup', 'http'];
+
+const folderRules = (root, folders, also) =>
+  folders.map((folder, index) => {
+    const later = folders.slice(index + 1);
+    return refuse(
+      [`${root}/${folder}/**/*.{ts,tsx}`],
+      [
+        ...also,
+        ...(later.length > 0
+          ? [
+              {
+                regex: `^(@/|(\\.\\./)+)(${later.join('|')})(/|$)`,
+                message: 'A folder imports only folders before it: see CLIENT_FOLDERS and SERVER_FOLDERS.',
+              },
+            ]
+          : []),
+      ],
+      ['**/*.test.ts', '**/*.test.tsx'],
+    );
+  });
+
+const CLIENT_IMPORTS = [
+  { group: ['**/server/**', 'express', 'pg', 'node:*'], message: 'client → core only.' },
+  {
+    group: ['@lintrel/core/*', '!@lintrel/core/front', '**/core/src/**', '@lintrel/words/*', '**/words/src/**'],
+    message: 'core and words are entered by their doors.',
+  },
+];
+const SERVER_IMPORTS = [
+  { group: ['**/client/**', 'react', 'react-native*', 'expo*'], message: 'server → core only.' },
+  {
+    group: [
+      '@lintrel/core/*',
+      '!@lintrel/core/files',
+      '!@lintrel/core/front',
+      '**/core/src/**',
+      '@lintrel/words/*',
+      '**/words/src/**',
+    ],
+    message: 'core and words are entered by their doors.',
+  },
+];
 
 export default tseslint.config(
   { ignores: ['**/node_modules/**', '.data/**', 'client/dist/**', 'cli/dist/**', 'server/dist/**', 'client/.expo/**'] },
@@ -114,7 +185,7 @@ export default tseslint.config(
   // Words are on every page: the whole of core would come along.
   {
     files: ['words/src/**/*.ts'],
-    ignores: ['**/*.test.ts'],
+    ignores: ['**/*.test.ts', 'words/src/testing/**'],
     rules: {
       '@typescript-eslint/no-restricted-imports': [
         'error',
@@ -130,31 +201,8 @@ export default tseslint.config(
       ],
     },
   },
-  refuse(
-    ['server/**/*.ts', 'cli/**/*.ts'],
-    [
-      { group: ['**/client/**', 'react', 'react-native*', 'expo*'], message: 'server → core only.' },
-      {
-        group: [
-          '@lintrel/core/*',
-          '!@lintrel/core/files',
-          '!@lintrel/core/front',
-          '**/core/src/**',
-          '@lintrel/words/*',
-          '**/words/src/**',
-        ],
-        message: 'core and words are entered by their doors.',
-      },
-    ],
-  ),
-  refuse(
-    ['client/app/**/*.tsx', 'client/src/**/*.{ts,tsx}'],
-    [
-      { group: ['**/server/**', 'express', 'pg', 'node:*'], message: 'client → core only.' },
-      {
-        group: ['@lintrel/core/*', '!@lintrel/core/front', '**/core/src/**', '@lintrel/words/*', '**/words/src/**'],
-        message: 'core and words are entered by their doors.',
-      },
-    ],
-  ),
+  refuse(['server/**/*.ts', 'cli/**/*.ts'], SERVER_IMPORTS),
+  refuse(['client/app/**/*.tsx', 'client/src/**/*.{ts,tsx}'], CLIENT_IMPORTS),
+  ...folderRules('client/src', CLIENT_FOLDERS, CLIENT_IMPORTS),
+  ...folderRules('server/src', SERVER_FOLDERS, SERVER_IMPORTS),
 );

@@ -1,7 +1,7 @@
 import { QUESTIONS, type Job, type JobSummary, type PartPlan, type Shelf } from '@lintrel/core';
 import { wordsFor } from '@lintrel/words';
 import type { FromSession } from '../client/src/worker/messages';
-import { listReceiver } from '../client/src/worker/sent';
+import { listReceiver } from '../client/src/worker/listPatch';
 import { onPage, type Hands } from './hands';
 import { appUnderTest, PHONE, startServer, WIDE } from './harness';
 

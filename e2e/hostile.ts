@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Job, JobSummary } from '@lintrel/core';
-import { hostileRequests } from '../server/src/http/testing-hostile';
+import { hostileRequests } from '../server/src/testing/hostile-requests';
 import { makeDatabase, startServer } from './harness';
 
 // Sends hostile requests to a server of its own and tells what memory it takes meanwhile: node --import tsx e2e/hostile.ts REQUESTS

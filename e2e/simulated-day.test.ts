@@ -25,7 +25,7 @@ import { seedShelf } from '../server/src/seed';
 import { createApp } from '../server/src/http/app';
 import { openHub, type Hub } from '../server/src/live/hub';
 import { openSensor, type SensorListener } from '../server/src/sensor/listen';
-import { openWorkerPool, type WorkerPool } from '../server/src/work/workshop';
+import { openWorkerPool, type WorkerPool } from '../server/src/work/worker-pool';
 import { WAIT_MS } from '../scripts/test-limits.mjs';
 import { Hands } from './hands';
 import { makeDatabase, PHONE, startBrowser, type TestBrowser, type TestDatabase, type TestPage } from './harness';

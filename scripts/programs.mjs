@@ -12,7 +12,7 @@ const PROGRAMS = {
   },
   server: {
     sources: ['core/src', 'words/src', 'server/src', 'package-lock.json', 'scripts/programs.mjs'],
-    entries: { main: 'server/src/main.ts', serve: 'server/src/work/serve.ts', backup: 'server/src/backup/main.ts' },
+    entries: { main: 'server/src/main.ts', worker: 'server/src/work/worker.ts', backup: 'server/src/backup/main.ts' },
     // Packages stay where they are installed; only what is ours is put together.
     outside: (name) => !name.startsWith('@lintrel/'),
   },

@@ -1,7 +1,7 @@
 import { router } from 'expo-router';
 import { Action } from '@/ui/Action';
 import { Screen } from '@/ui/Screen';
-import { Body } from '@/ui/Words';
+import { Body } from '@/ui/Typography';
 
 /** An address that leads nowhere. */
 export default function NotFoundScreen() {

@@ -8,9 +8,9 @@ import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { useLive } from '@/api/live';
-import { SignInGate } from '@/people/Gate';
+import { SignInGate } from '@/people/SignInGate';
 import { PersonProvider } from '@/person/PersonContext';
-import { fetchScreens } from '@/screens/workshop';
+import { fetchScreens } from '@/screens/lazyScreen';
 import { colour, paperTheme } from '@/theme/theme';
 import { NewerBuild } from '@/sync/NewerBuild';
 import { NotSent } from '@/sync/NotSent';
@@ -18,7 +18,7 @@ import { useSending } from '@/sync/useOutbox';
 import { useLow, useWide } from '@/theme/useWide';
 import { Icon } from '@/ui/Icon';
 import type { IconName } from '@/ui/icons';
-import { TabBar } from '@/ui/Places';
+import { TabBar } from '@/ui/TabBar';
 import { UndoBar } from '@/ui/UndoBar';
 
 const paperSettings = {

@@ -8,7 +8,7 @@ import { AirNow } from '@/clock/AirNow';
 import { DayRest, DayNext } from '@/clock/DayPlan';
 import { Rail, type Band } from '@/clock/Rail';
 import { nextChange, spanWords, timeWords } from '@/clock/span';
-import { AlarmSettings } from '@/clock/Telling';
+import { AlarmSettings } from '@/clock/AlarmSettings';
 import { ticksIn, tickStep } from '@/clock/ticks';
 import { inAir, standing, useAir } from '@/clock/useAir';
 import { useAlarms, useAlarmSetting } from '@/clock/useAlarms';
@@ -19,7 +19,7 @@ import { Notice } from '@/ui/Notice';
 import { Row, Rows } from '@/ui/Row';
 import { Screen, Panel, Waiting } from '@/ui/Screen';
 import { useNow } from '@/ui/useNow';
-import { Body, Figure, Heading, Small } from '@/ui/Words';
+import { Body, Figure, Heading, Small } from '@/ui/Typography';
 import { clockTime, countdown } from '@/words';
 import { useWords } from '@/person/PersonContext';
 

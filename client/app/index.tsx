@@ -10,7 +10,7 @@ import { JobRow } from '@/jobs/JobRow';
 import { openTextFile } from '@/jobs/openFile';
 import { OwnShop } from '@/jobs/OwnShop';
 import { useIsAllowed } from '@/people/who';
-import { PersonForm } from '@/person/PersonForm';
+import { PersonForm } from '@/people/PersonForm';
 import { PlainNote } from '@/sync/PlainNote';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
@@ -18,7 +18,7 @@ import { Rows } from '@/ui/Row';
 import { Notice } from '@/ui/Notice';
 import { Screen, Panel, Waiting } from '@/ui/Screen';
 import { useNow } from '@/ui/useNow';
-import { Body, Heading } from '@/ui/Words';
+import { Body, Heading } from '@/ui/Typography';
 import { WorkNote } from '@/ui/WorkNote';
 
 const RANK: Readonly<Record<JobSummary['state'], number>> = { 'in-shop': 0, planning: 1, finished: 2 };

@@ -14,13 +14,13 @@ import { openHub } from './live/hub';
 import { openSensor } from './sensor/listen';
 import { startSimulatedSensor } from './sensor/simulated';
 import { normalizeCode, tokenHash, newCode } from './people/secrets';
-import { ROOT } from './places';
+import { ROOT } from './paths';
 import { seedIfEmpty, seedShelfIfNew } from './seed';
 import { shopAddresses } from './tls/addresses';
 import { ownNames } from './tls/certificate';
-import { openListener } from './tls/door';
-import { openCertificate } from './tls/keep';
-import { openWorkerPool } from './work/workshop';
+import { openListener } from './tls/listener';
+import { openCertificate } from './tls/certificate-keeper';
+import { openWorkerPool } from './work/worker-pool';
 
 /** Requests that are still under way this long after we were asked to end are broken off. */
 const LAST_REQUESTS_MS = 3_000;

@@ -7,7 +7,7 @@ import { appendLog, insertStartedPlan } from './db/log';
 import type { Queryable } from './db/pool';
 import { insertEntry, readShelf } from './db/shelf';
 import { startedDemo } from './demo';
-import { ROOT } from './places';
+import { ROOT } from './paths';
 import { WORDS } from './words';
 
 const EXAMPLES = join(ROOT, 'examples');

@@ -4,5 +4,5 @@ export * from './english/names';
 export type { StationWords } from './english/files';
 export { listedPhrase, phrase, phrases, countPhrase, withoutMarks } from './phrase';
 export { countText, listText, sentence } from './table';
-export * from './tongue';
+export * from './formatter';
 export * from './words';

@@ -10,7 +10,7 @@ import {
   type Message,
 } from '@lintrel/core';
 import { pseudo } from './pseudo';
-import { SAMPLES } from './testing-samples';
+import { SAMPLES } from './testing/samples';
 import { LANGUAGES, formatterFor, DEFAULT_PERSON, wordsFor, type Person } from '.';
 
 const INCHES: Person = { length: 'in', temperature: 'F', language: 'en' };

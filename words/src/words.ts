@@ -5,7 +5,7 @@ import { ENGLISH, type LanguageBook } from './english';
 import type { StationWords } from './english/files';
 import { translated } from './phrase';
 import { PSEUDO } from './pseudo';
-import { formatterFor, DEFAULT_PERSON, type Language, type Person, type Formatter } from './tongue';
+import { formatterFor, DEFAULT_PERSON, type Language, type Person, type Formatter } from './formatter';
 
 /** What is said, in the words and units of one person. */
 export interface Words extends Formatter {

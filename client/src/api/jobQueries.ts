@@ -6,20 +6,17 @@ import {
   tapeSchema,
   wholeShelfSchema,
   type Finish,
-  type LogEvent,
   type NewJob,
   type Supply,
   type Tape,
   MS_PER_MINUTE,
 } from '@lintrel/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
+import { useRef } from 'react';
 import * as v from 'valibot';
 import { phrase } from '@lintrel/words';
-import { offerUndo } from '@/ui/undo';
+import { offerUndo } from '@/device/undo';
 import { request, RequestError } from './http';
-import { outbox, store } from '@/sync/device';
-import { idsIn, runQuery, runRequest } from './runs';
 
 /** The newest design of a job. */
 export const useJobQuery = (id: string) =>
@@ -38,38 +35,12 @@ export const useShelf = () =>
     staleTime: MS_PER_MINUTE,
   });
 
-/** The plan a job was started with, and its log. */
-export function useRun(id: string) {
-  const client = useQueryClient();
-  const run = useQuery(runQuery(client, id, store));
-  // Only what is on screen by now may be forgotten elsewhere: else a tap would be gone for the blink between the two.
-  useEffect(() => {
-    if (run.data) void outbox.seen(id, idsIn(run.data));
-  }, [id, run.data]);
-  return run;
-}
-
 /** Makes a job. */
 export function useCreateJob() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (job: NewJob) => request('POST', '/jobs', jobSchema, job),
     onSuccess: () => client.invalidateQueries({ queryKey: ['jobs'] }),
-  });
-}
-
-/** Starts a job with the plan of a revision. */
-export function useStartJob(id: string) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (start: { revision: number; event: LogEvent; shelf: string }) => runRequest('POST', id, 'start', start),
-    onSuccess: (record) => client.setQueryData(['run', id], record),
-    // A plan that is refused was made from an older shelf: the newest is asked for.
-    onSettled: () =>
-      Promise.all([
-        client.invalidateQueries({ queryKey: ['jobs'] }),
-        client.invalidateQueries({ queryKey: ['shelf'] }),
-      ]),
   });
 }
 

@@ -2,7 +2,7 @@ import { changeSchema, presenceSchema, type Change, type Presence } from '@lintr
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import * as v from 'valibot';
-import { onPresence } from '@/run/presence';
+import { onPresence } from '@/api/presence';
 
 /** What is asked for anew when something has changed. A job that is open keeps what is being typed: its next save tells of another's. */
 export function onChange(client: Pick<QueryClient, 'invalidateQueries'>, { kind, job }: Change): void {

@@ -1,6 +1,6 @@
 import { allReservedSchema, stockMovesSchema, type BookStock, type StockTable } from '@lintrel/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { newId } from '@/job/newId';
+import { newId } from '@/device/newId';
 import { request } from './http';
 
 /** What came into the stock of an entry and left it, the newest first. */

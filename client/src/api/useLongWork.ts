@@ -1,7 +1,7 @@
 import { workAnswerSchema, type WorkProgress } from '@lintrel/core/front';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { newId } from '@/job/newId';
+import { newId } from '@/device/newId';
 import { request, type LongAsk } from './http';
 
 /** How often one asks how far it is, ms. */

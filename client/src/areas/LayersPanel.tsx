@@ -5,7 +5,7 @@ import { Pick } from '@/forms/Pick';
 import { useJob } from '@/job/JobContext';
 import { Action } from '@/ui/Action';
 import { Panel } from '@/ui/Screen';
-import { Heading, Small } from '@/ui/Words';
+import { Heading, Small } from '@/ui/Typography';
 
 const NONE = { value: '', label: 'Nothing' };
 

@@ -6,11 +6,11 @@ import { StyleSheet, View } from 'react-native';
 import { ColourInput } from '@/forms/ColourInput';
 import { Typed } from '@/forms/Field';
 import { Pick } from '@/forms/Pick';
-import { PRESENT_SYSTEMS } from '@/job/presentSystems';
+import { PRESENT_SYSTEMS } from '@/forms/presentSystems';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Unfolded } from '@/ui/Row';
-import { Small } from '@/ui/Words';
+import { Small } from '@/ui/Typography';
 
 type Present = Part['present'];
 type System = Present['system'];

@@ -25,7 +25,7 @@ import { measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Panel } from '@/ui/Screen';
-import { Body, Heading, Small } from '@/ui/Words';
+import { Body, Heading, Small } from '@/ui/Typography';
 import { KEEP_AS_IS } from '@/words';
 import { useView } from '@/worker/useSession';
 import { useWords } from '@/person/PersonContext';

@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { finalAreas } from '@/drawing/paint';
 import { PartDrawing } from '@/drawing/PartDrawing';
 import { colour, measure, space } from '@/theme/theme';
-import { Heading } from '@/ui/Words';
+import { Heading } from '@/ui/Typography';
 import type { OtherDrawing } from './Schemes';
 
 /** Two schemes drawn large, one below the other: parts are mostly long. */

@@ -7,7 +7,7 @@ import { useJob } from '@/job/JobContext';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Panel } from '@/ui/Screen';
-import { Heading, Small } from '@/ui/Words';
+import { Heading, Small } from '@/ui/Typography';
 
 /** Widths being tried on a band set. */
 export interface Trial {

@@ -2,7 +2,7 @@ import type { Answer, Checked, Question } from '@lintrel/core';
 import { StyleSheet, View } from 'react-native';
 import { colour, size, space } from '@/theme/theme';
 import { Panel } from '@/ui/Screen';
-import { Body, Figure, Title } from '@/ui/Words';
+import { Body, Figure, Title } from '@/ui/Typography';
 import { AnswerPicture } from './AnswerPicture';
 import { AnswerSketch } from './AnswerSketch';
 import { useWords } from '@/person/PersonContext';

@@ -6,7 +6,7 @@ import { useWords } from '@/person/PersonContext';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
-import { Body, Heading, Small } from '@/ui/Words';
+import { Body, Heading, Small } from '@/ui/Typography';
 import { clockTime } from '@/words';
 
 /** The air the times are counted with: what the sensor says, or what somebody has read off. */

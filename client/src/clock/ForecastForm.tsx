@@ -14,7 +14,7 @@ import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel, Waiting } from '@/ui/Screen';
-import { Heading, Small } from '@/ui/Words';
+import { Heading, Small } from '@/ui/Typography';
 
 /** So many days are asked for, from today on. */
 const DAYS = 3;

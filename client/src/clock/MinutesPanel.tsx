@@ -7,7 +7,7 @@ import { useIsAllowed } from '@/people/who';
 import { colour, measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Panel } from '@/ui/Screen';
-import { Body, Figure, Heading, Small } from '@/ui/Words';
+import { Body, Figure, Heading, Small } from '@/ui/Typography';
 import { times } from '@/words';
 
 const KEY = ['minutes'];

@@ -9,7 +9,7 @@ import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
-import { Small } from '@/ui/Words';
+import { Small } from '@/ui/Typography';
 import { clockTime } from '@/words';
 import { clockOf, readClock } from './dayTime';
 

@@ -8,7 +8,7 @@ import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
 import { useNow } from '@/ui/useNow';
 import { WorkNote } from '@/ui/WorkNote';
-import { Body, Heading, Small } from '@/ui/Words';
+import { Body, Heading, Small } from '@/ui/Typography';
 import { clockTime } from '@/words';
 import { WorkAhead } from './WorkAhead';
 

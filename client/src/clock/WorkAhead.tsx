@@ -5,7 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { useWords } from '@/person/PersonContext';
 import { colour, measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
-import { Body, Small } from '@/ui/Words';
+import { Body, Small } from '@/ui/Typography';
 import { clockTime } from '@/words';
 
 /** So many stretches of work are listed at first. */

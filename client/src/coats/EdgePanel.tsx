@@ -18,7 +18,7 @@ import { RangeInput } from '@/forms/RangeInput';
 import { useJob } from '@/job/JobContext';
 import { Choice } from '@/ui/Choice';
 import { Panel } from '@/ui/Screen';
-import { Heading, Small } from '@/ui/Words';
+import { Heading, Small } from '@/ui/Typography';
 import { EdgeCut } from './EdgeCut';
 
 /** Lines of a part that bound areas, with how long they are. */

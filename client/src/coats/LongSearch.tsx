@@ -5,7 +5,7 @@ import { ProgressBar } from 'react-native-paper';
 import { useJob } from '@/job/JobContext';
 import { colour, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
-import { Small } from '@/ui/Words';
+import { Small } from '@/ui/Typography';
 import { useLongSearch } from './useLongSearch';
 
 /** A longer search for a better order, with its progress; it can be stopped and then keeps the best so far. */

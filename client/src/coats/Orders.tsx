@@ -17,11 +17,11 @@ import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Swatch } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
-import { Body, Figure, Heading, Small } from '@/ui/Words';
+import { Body, Figure, Heading, Small } from '@/ui/Typography';
 import { LongSearch } from './LongSearch';
 import { Price } from './Pins';
-import { Aims } from './Wishes';
-import { AIM_WORDS } from './wishWords';
+import { Aims } from './Aims';
+import { AIM_WORDS } from './aimWords';
 import { useWords } from '@/person/PersonContext';
 
 /** The orders found, side by side, by what is wanted most. */

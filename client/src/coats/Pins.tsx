@@ -18,7 +18,7 @@ import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Panel } from '@/ui/Screen';
-import { Heading, Small } from '@/ui/Words';
+import { Heading, Small } from '@/ui/Typography';
 import { freeAreas } from './StageFacts';
 import { useWords } from '@/person/PersonContext';
 import type { Words } from '@lintrel/words';

@@ -7,7 +7,7 @@ import { useJob } from '@/job/JobContext';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Panel } from '@/ui/Screen';
-import { Figure, Heading, Small } from '@/ui/Words';
+import { Figure, Heading, Small } from '@/ui/Typography';
 import { useWords } from '@/person/PersonContext';
 
 /** A moment is shown so long while the rehearsal runs, ms. */

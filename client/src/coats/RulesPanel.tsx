@@ -17,7 +17,7 @@ import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Panel } from '@/ui/Screen';
-import { Body, Heading, Small } from '@/ui/Words';
+import { Body, Heading, Small } from '@/ui/Typography';
 
 /** What a person insists on: which before which, one gun, masks that stay on, how many stages. */
 export function RulesPanel({ plan }: { plan: Plan }) {

@@ -17,7 +17,7 @@ import { colour, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Rows, Swatch } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
-import { Body, Figure, Heading, Small } from '@/ui/Words';
+import { Body, Figure, Heading, Small } from '@/ui/Typography';
 import { useWords } from '@/person/PersonContext';
 import { phrase, phrases, listedPhrase, countPhrase } from '@lintrel/words';
 

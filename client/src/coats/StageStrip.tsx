@@ -6,7 +6,7 @@ import { PartThumb } from '@/drawing/PartThumb';
 import { PieceThumb } from '@/drawing/PieceThumb';
 import { useJob } from '@/job/JobContext';
 import { colour, measure, space } from '@/theme/theme';
-import { Small } from '@/ui/Words';
+import { Small } from '@/ui/Typography';
 import { useWords } from '@/person/PersonContext';
 
 const touches = (stage: StagePlan, part: PartPlan): boolean =>

@@ -3,7 +3,7 @@ import { PanResponder, StyleSheet, View, type GestureResponderEvent, type Layout
 import { IconButton } from 'react-native-paper';
 import Svg, { Circle, G, Use } from 'react-native-svg';
 import { colour, measure, space } from '@/theme/theme';
-import { newObservable, type Observable } from './cell';
+import { newObservable, type Observable } from './observable';
 import {
   fitBox,
   handleAt,

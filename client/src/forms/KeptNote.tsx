@@ -1,8 +1,8 @@
 import { StyleSheet, View } from 'react-native';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
-import { Small } from '@/ui/Words';
-import type { KeptForm } from './kept';
+import { Small } from '@/ui/Typography';
+import type { KeptForm } from './keptForm';
 
 /** Says that what stands in a form was typed before and is not saved. */
 export const KeptNote = ({ kept: { restored, startOver } }: { readonly kept: KeptForm }) =>

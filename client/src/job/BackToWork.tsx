@@ -12,7 +12,7 @@ import { phrase } from '@lintrel/words';
 import { useJob } from './JobContext';
 import { Row, Rows } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
-import { Body, Heading, Small } from '@/ui/Words';
+import { Body, Heading, Small } from '@/ui/Typography';
 
 const SERVICE_WORDS: Readonly<Record<Service, string>> = {
   hardware: 'Fittings and hardware on',

@@ -9,7 +9,7 @@ import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
-import { Heading, Small } from '@/ui/Words';
+import { Heading, Small } from '@/ui/Typography';
 import { SecretAddress } from '@/ui/SecretAddress';
 import { dayAndTime } from '@/words';
 

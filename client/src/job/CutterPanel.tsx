@@ -9,7 +9,7 @@ import { useWords } from '@/person/PersonContext';
 import { colour, measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
-import { Body, Small } from '@/ui/Words';
+import { Body, Small } from '@/ui/Typography';
 
 /** How often one asks how far it is, ms. */
 const ASK_MS = 300;

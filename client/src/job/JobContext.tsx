@@ -9,7 +9,7 @@ import { store } from '@/sync/device';
 import { keepHistory, readKept, type KeptJob } from '@/sync/drafts';
 import { createSaver, type Saver, type SaverStart, type SaveState } from '@/sync/saving';
 import { savingDevice } from '@/sync/savingDevice';
-import { NO_HISTORY, recordStep, stepBack, stepForward, type History } from './history';
+import { NO_HISTORY, recordStep, stepBack, stepForward, type History } from '@/sync/history';
 import { useIsAllowed } from '@/people/who';
 import { usePerson } from '@/person/PersonContext';
 

@@ -5,7 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import * as v from 'valibot';
 import { Field } from '@/forms/Field';
 import { showFirstFault } from '@/forms/firstFault';
-import { useKeptForm } from '@/forms/kept';
+import { useKeptForm } from '@/forms/keptForm';
 import { KeptNote } from '@/forms/KeptNote';
 import { resolverOf } from '@/forms/resolver';
 import { typedNumber, typedOrNone } from '@/forms/typed';

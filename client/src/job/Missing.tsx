@@ -1,7 +1,7 @@
 import { router, type Href } from 'expo-router';
 import { Action } from '@/ui/Action';
 import { Panel } from '@/ui/Screen';
-import { Body } from '@/ui/Words';
+import { Body } from '@/ui/Typography';
 import { useJob } from './JobContext';
 
 /** Says in one sentence what a step still needs, with the way there. */

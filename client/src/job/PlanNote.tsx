@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '@/theme/theme';
 import { Notice } from '@/ui/Notice';
-import { Small } from '@/ui/Words';
+import { Small } from '@/ui/Typography';
 import { useJob } from './JobContext';
 
 /** So long a plan may take before it is said that the one on screen is older. */

@@ -2,7 +2,7 @@ import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { colour, size, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
-import { Body, Small } from '@/ui/Words';
+import { Body, Small } from '@/ui/Typography';
 import { useJob } from './JobContext';
 import { Icon } from '@/ui/Icon';
 

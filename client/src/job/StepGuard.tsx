@@ -1,5 +1,5 @@
 import { phrase } from '@lintrel/words';
-import { Body } from '@/ui/Words';
+import { Body } from '@/ui/Typography';
 import { useJob } from './JobContext';
 import { Missing } from './Missing';
 import { StepLayout } from './StepLayout';

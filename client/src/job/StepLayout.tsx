@@ -5,7 +5,7 @@ import { boxRound } from '@/drawing/path';
 import { heightFor } from '@/drawing/view';
 import { colour, measure, size, space } from '@/theme/theme';
 import { useLow, useWide } from '@/theme/useWide';
-import { Small } from '@/ui/Words';
+import { Small } from '@/ui/Typography';
 import { useWords } from '@/person/PersonContext';
 import { Icon } from '@/ui/Icon';
 

@@ -9,7 +9,7 @@ import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
 import { useNow } from '@/ui/useNow';
-import { Body, Heading, Small } from '@/ui/Words';
+import { Body, Heading, Small } from '@/ui/Typography';
 import { countdown, dayAndTime } from '@/words';
 
 /** Older than this something is wrong with them. */

@@ -9,8 +9,8 @@ import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Unfolded } from '@/ui/Row';
-import { Small } from '@/ui/Words';
-import { offerUndo } from '@/ui/undo';
+import { Small } from '@/ui/Typography';
+import { offerUndo } from '@/device/undo';
 
 type What = 'archive' | 'delete';
 

@@ -6,7 +6,7 @@ import { StyleSheet, View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import { colour, measure, size } from '@/theme/theme';
 import { Row } from '@/ui/Row';
-import { Body, Heading, Small } from '@/ui/Words';
+import { Body, Heading, Small } from '@/ui/Typography';
 import { clockTime, STATE_WORDS } from '@/words';
 import { useWords } from '@/person/PersonContext';
 import { Icon } from '@/ui/Icon';

@@ -7,7 +7,7 @@ import { useIsAllowed } from '@/people/who';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
-import { Body, Heading } from '@/ui/Words';
+import { Body, Heading } from '@/ui/Typography';
 
 /** In a shop that shows the demo: how one begins with one's own jobs. */
 export function OwnShop() {

@@ -7,9 +7,9 @@ import { request } from '@/api/http';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { SecretAddress } from '@/ui/SecretAddress';
-import { Small } from '@/ui/Words';
+import { Small } from '@/ui/Typography';
 import { dayAndTime } from '@/words';
-import { RefusalNote } from './Wrong';
+import { RefusalNote } from './RefusalNote';
 
 /** The secret address at which a calendar program finds the plan of the day. */
 export function CalendarLink() {

@@ -12,9 +12,9 @@ import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
 import { Row, Rows, Unfolded } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
-import { Body, Heading, Small } from '@/ui/Words';
+import { Body, Heading, Small } from '@/ui/Typography';
 import { ROLE_MEANINGS, ROLE_NAMES } from './roles';
-import { RefusalNote } from './Wrong';
+import { RefusalNote } from './RefusalNote';
 
 /** Who works here, and letting others in. */
 export function PeoplePanel() {

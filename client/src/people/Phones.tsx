@@ -5,9 +5,9 @@ import { StyleSheet, View } from 'react-native';
 import { request } from '@/api/http';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
-import { Body, Small } from '@/ui/Words';
+import { Body, Small } from '@/ui/Typography';
 import { dayAndTime } from '@/words';
-import { RefusalNote } from './Wrong';
+import { RefusalNote } from './RefusalNote';
 
 /** Phones of the shop; one that is lost is unpaired here. */
 export function Phones() {

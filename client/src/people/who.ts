@@ -8,10 +8,10 @@ import {
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { request, signedOut } from '@/api/http';
-import { deviceName } from '@/person/device';
+import { deviceName } from '@/device/deviceName';
 import { outbox, store } from '@/sync/device';
-import { forgetAllTyped } from '@/forms/kept';
-import { setHands } from '@/sync/hands';
+import { forgetAllTyped } from '@/forms/keptForm';
+import { setHands } from '@/sync/deviceHolder';
 
 /** Who one is on this device, and whether one has to be somebody. */
 export function useCurrentPerson() {

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { TextInput, View } from 'react-native';
-import { BoothButton } from '@/job/BoothButton';
+import { BoothButton } from '@/run/BoothButton';
 import { useWords } from '@/person/PersonContext';
 import { Text } from '@/ui/Text';
 import { useLook } from './look';

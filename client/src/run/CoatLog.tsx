@@ -1,7 +1,7 @@
 import type { Observed } from '@lintrel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { BoothButton } from '@/job/BoothButton';
+import { BoothButton } from '@/run/BoothButton';
 import { Text } from '@/ui/Text';
 import { phrase } from '@lintrel/words';
 import { useLook } from './look';

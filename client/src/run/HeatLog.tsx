@@ -2,11 +2,11 @@ import { HEATS, heatRisk, RULE_OF_THUMB, type Observed } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { BoothButton } from '@/job/BoothButton';
+import { BoothButton } from '@/run/BoothButton';
 import { useWords } from '@/person/PersonContext';
 import { Text } from '@/ui/Text';
 import { useLook } from './look';
-import { HEAT_WORDS } from './saw';
+import { HEAT_WORDS } from '@/sync/observedWords';
 import { Stepper } from './Stepper';
 
 type Warmth = Extract<Observed, { kind: 'heat' }>;

@@ -2,7 +2,7 @@ import type { Step } from '@lintrel/core';
 import { phrase, countPhrase } from '@lintrel/words';
 import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
-import { BoothButton } from '@/job/BoothButton';
+import { BoothButton } from '@/run/BoothButton';
 import { useWords } from '@/person/PersonContext';
 import { font, measure, shades, size, space, type Shade } from '@/theme/theme';
 import { useLow } from '@/theme/useWide';

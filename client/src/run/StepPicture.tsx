@@ -3,7 +3,7 @@ import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PartDrawing } from '@/drawing/PartDrawing';
-import { BoothButton } from '@/job/BoothButton';
+import { BoothButton } from '@/run/BoothButton';
 import { TechniqueSketch } from '@/tape/TechniqueSketch';
 import { measure, shades, space, type Shade } from '@/theme/theme';
 import { useShade } from './shade';

@@ -1,6 +1,6 @@
 import { phrase } from '@lintrel/words';
 import { View } from 'react-native';
-import { BoothButton } from '@/job/BoothButton';
+import { BoothButton } from '@/run/BoothButton';
 import { Text } from '@/ui/Text';
 import { useLook } from './look';
 

@@ -18,7 +18,7 @@ import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel, Screen } from '@/ui/Screen';
-import { Heading } from '@/ui/Words';
+import { Heading } from '@/ui/Typography';
 
 const { airC, rhPercent } = typedAirSchema.entries;
 const schemaIn = (bare: 'C' | 'F') =>

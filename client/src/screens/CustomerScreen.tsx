@@ -10,7 +10,7 @@ import { fitBoxStill, transformOf } from '@/drawing/view';
 import { colour, measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Panel, Screen, Waiting } from '@/ui/Screen';
-import { Body, Heading, Small } from '@/ui/Words';
+import { Body, Heading, Small } from '@/ui/Typography';
 
 const PICTURE = { width: 320, height: 180 } as const;
 const STATES: Readonly<Record<CustomerView['state'], string>> = {

@@ -8,14 +8,14 @@ import { request } from '@/api/http';
 import { hoursOf, readHours } from '@/clock/dayTime';
 import { MinutesPanel } from '@/clock/MinutesPanel';
 import { Typed } from '@/forms/Field';
-import { newId } from '@/job/newId';
+import { newId } from '@/device/newId';
 import { useIsAllowed } from '@/people/who';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
 import { Panel, Screen, Waiting } from '@/ui/Screen';
-import { Heading, Small } from '@/ui/Words';
+import { Heading, Small } from '@/ui/Typography';
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
 const WRONG_HOURS = 'Write hours such as 7:30-16, or leave the day empty.';

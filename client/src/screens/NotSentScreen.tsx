@@ -3,10 +3,10 @@ import { phrase } from '@lintrel/words';
 import { useQuery } from '@tanstack/react-query';
 import { StyleSheet, View } from 'react-native';
 import { clock } from '@/api/clock';
-import { useRun } from '@/api/jobQueries';
+import { useRun } from '@/sync/runQueries';
 import { useJobs } from '@/api/queries';
 import { outbox, store } from '@/sync/device';
-import { correctedTime } from '@/sync/mend';
+import { correctedTime } from '@/sync/correctedTime';
 import type { Pending } from '@/sync/store';
 import { timeOf, useEntryWords } from '@/sync/useEntryWords';
 import { useOutbox } from '@/sync/useOutbox';
@@ -14,7 +14,7 @@ import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel, Screen } from '@/ui/Screen';
-import { Body, Heading, Small } from '@/ui/Words';
+import { Body, Heading, Small } from '@/ui/Typography';
 
 /** What lies on this device alone: entries of run sheets and changes of plans the server has not confirmed. */
 export function NotSentScreen() {

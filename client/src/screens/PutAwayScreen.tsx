@@ -10,7 +10,7 @@ import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Row, Rows } from '@/ui/Row';
 import { Panel, Screen, Waiting } from '@/ui/Screen';
-import { Body, Heading, Small } from '@/ui/Words';
+import { Body, Heading, Small } from '@/ui/Typography';
 import { dayAndTime } from '@/words';
 
 type Which = 'archived' | 'deleted';

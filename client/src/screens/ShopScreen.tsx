@@ -12,12 +12,12 @@ import { PeoplePanel } from '@/people/PeoplePanel';
 import { Phones } from '@/people/Phones';
 import { ROLE_NAMES } from '@/people/roles';
 import { useIsAllowed, useCurrentPerson, useSignOut } from '@/people/who';
-import { RefusalNote } from '@/people/Wrong';
+import { RefusalNote } from '@/people/RefusalNote';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel, Screen } from '@/ui/Screen';
-import { Body, Heading, Small } from '@/ui/Words';
+import { Body, Heading, Small } from '@/ui/Typography';
 import { dayAndTime } from '@/words';
 
 /** The shop: who one is here, who works here, phones, and the backup. */

@@ -8,7 +8,7 @@ import { measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel, Screen, Waiting } from '@/ui/Screen';
-import { Body, Heading, Small } from '@/ui/Words';
+import { Body, Heading, Small } from '@/ui/Typography';
 
 /** How a phone comes to trust this shop: then it keeps awake, calls, and opens with no connection. */
 export function TrustScreen() {

@@ -3,11 +3,11 @@ import { phrase, countPhrase } from '@lintrel/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { request } from '@/api/http';
 import { useIsAllowed } from '@/people/who';
-import { FEEL_WORDS, PULL_WORDS } from '@/run/saw';
+import { FEEL_WORDS, PULL_WORDS } from '@/sync/observedWords';
 import { Action } from '@/ui/Action';
 import { Panel } from '@/ui/Screen';
 import { Table } from '@/ui/Table';
-import { Body, Heading, Small } from '@/ui/Words';
+import { Body, Heading, Small } from '@/ui/Typography';
 import { dayAndTime, times } from '@/words';
 
 /** So many observations are listed, the newest first. */

@@ -6,7 +6,7 @@ import { Typed } from '@/forms/Field';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Swatch, Unfolded } from '@/ui/Row';
-import { Small } from '@/ui/Words';
+import { Small } from '@/ui/Typography';
 
 /** A colour from a measured L*a*b*. */
 export function LabInput({ onColour }: { onColour: (hex: string) => void }) {

@@ -1,7 +1,7 @@
 import { createElement, useRef, useState, type CSSProperties } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, font, measure, size, space } from '@/theme/theme';
-import { Small } from '@/ui/Words';
+import { Small } from '@/ui/Typography';
 
 /** A colour is taken as the middle of so many pixels round the finger: single pixels are noise. */
 const PATCH = 9;

@@ -9,7 +9,7 @@ import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
 import { Table } from '@/ui/Table';
-import { Body, Figure, Heading, Small } from '@/ui/Words';
+import { Body, Figure, Heading, Small } from '@/ui/Typography';
 
 const WHY = {
   received: 'Received',

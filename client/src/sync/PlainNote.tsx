@@ -2,7 +2,7 @@ import { Link, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { colour, measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
-import { Small } from '@/ui/Words';
+import { Small } from '@/ui/Typography';
 
 /** Says what is missing on a page that came over plain HTTP, and leads to how it is had. */
 export function PlainNote() {

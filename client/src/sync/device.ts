@@ -1,7 +1,7 @@
 import { entryResultsSchema, type LogEvent } from '@lintrel/core/front';
 import { clock } from '@/api/clock';
 import { request } from '@/api/http';
-import { hands } from './hands';
+import { hands } from './deviceHolder';
 import { createOutbox } from './outbox';
 import { openStore } from './store';
 

@@ -2,7 +2,7 @@ import type { LogEvent, EntryResults } from '@lintrel/core';
 import fc from 'fast-check';
 import { RequestError } from '@/api/http';
 import { createClock } from '@/api/clock';
-import { correctedTime } from './mend';
+import { correctedTime } from './correctedTime';
 import { entry, newDisk, newPage, settled, unreachable, type Disk, type Page } from './testing';
 
 // Two phones with two pages each, and a shop that keeps the rules of the real one, behind a network that does whatever is said. However they

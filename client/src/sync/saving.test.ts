@@ -1,7 +1,7 @@
 import { emptyDesign, jobSchema, type Design, type EditMessage, type Job } from '@lintrel/core';
 import { request } from '@/api/http';
-import { newId } from '@/job/newId';
-import { NO_HISTORY, recordStep } from '@/job/history';
+import { newId } from '@/device/newId';
+import { NO_HISTORY, recordStep } from '@/sync/history';
 import { keepHistory, readKept, type Draft } from './drafts';
 import { createSaver, type SaveState } from './saving';
 import { newDisk, type Disk } from './testing';

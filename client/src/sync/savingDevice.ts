@@ -1,6 +1,6 @@
 import { jobSchema, type SaveJob } from '@lintrel/core';
 import { request } from '@/api/http';
-import { newId } from '@/job/newId';
+import { newId } from '@/device/newId';
 import { later, store } from './device';
 import type { SavingDevice } from './saving';
 

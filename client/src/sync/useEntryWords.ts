@@ -1,7 +1,7 @@
 import { stepOfEntry, type LogEvent, type Step } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { useWords } from '@/person/PersonContext';
-import { sawWords } from '@/run/saw';
+import { sawWords } from '@/sync/observedWords';
 
 /** An entry in words: when, what, and of which step. */
 export function useEntryWords(steps: readonly Step[]): (event: LogEvent) => string {

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useSyncExternalStore } from 'react';
-import { idsIn, runQuery } from '@/api/runs';
+import { idsIn, runQuery } from '@/sync/runs';
 import { onOthers, outbox, store } from './device';
 import type { OutboxState } from './outbox';
 

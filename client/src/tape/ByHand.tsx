@@ -13,7 +13,7 @@ import { Typed } from '@/forms/Field';
 import { useJob } from '@/job/JobContext';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
-import { Small } from '@/ui/Words';
+import { Small } from '@/ui/Typography';
 import { PULL_TIMING_WORDS } from '@/words';
 
 type First = LayersPin['first'] | 'plan';

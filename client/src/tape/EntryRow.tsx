@@ -5,7 +5,7 @@ import { useWords } from '@/person/PersonContext';
 import { measure, space } from '@/theme/theme';
 import { Notice } from '@/ui/Notice';
 import { Row, Unfolded } from '@/ui/Row';
-import { Body, Figure, Heading, Small } from '@/ui/Words';
+import { Body, Figure, Heading, Small } from '@/ui/Typography';
 import type { ReactNode } from 'react';
 import type { LayEntry } from './entries';
 import { TechniqueSketch } from './TechniqueSketch';

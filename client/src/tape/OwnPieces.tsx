@@ -23,7 +23,7 @@ import { Pick } from '@/forms/Pick';
 import { useJob } from '@/job/JobContext';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
-import { Small } from '@/ui/Words';
+import { Small } from '@/ui/Typography';
 
 const COVER = '';
 

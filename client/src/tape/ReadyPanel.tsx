@@ -6,7 +6,7 @@ import { Notice } from '@/ui/Notice';
 import { Row, Rows } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
 import { space } from '@/theme/theme';
-import { Body, Figure, Heading, Small } from '@/ui/Words';
+import { Body, Figure, Heading, Small } from '@/ui/Typography';
 
 const money = (amount: number): string => amount.toFixed(2);
 

@@ -2,7 +2,7 @@ import type { Advice } from '@lintrel/core';
 import { StyleSheet, View } from 'react-native';
 import { colour, measure, size, space } from '@/theme/theme';
 import { Action } from './Action';
-import { Body, Small } from './Words';
+import { Body, Small } from './Typography';
 import { Icon } from './Icon';
 
 const LOOK = {

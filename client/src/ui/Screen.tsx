@@ -3,7 +3,7 @@ import type { PropsWithChildren, ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { colour, measure, space } from '@/theme/theme';
 import { useTitle } from './useTitle';
-import { Body, Small, Title } from './Words';
+import { Body, Small, Title } from './Typography';
 
 interface ScreenProps {
   readonly title: string;

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { Action } from './Action';
-import { Body, Small } from './Words';
+import { Body, Small } from './Typography';
 
 /** An address that opens something to whoever has it: it is shown once, when it is made. */
 export const SecretAddress = ({ address, testID }: { readonly address: string; readonly testID: string }) => (

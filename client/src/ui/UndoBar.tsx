@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Action } from './Action';
 import { Bar } from './Bar';
-import { endUndo, useUndoable } from './undo';
+import { endUndo, useUndoable } from '@/device/undo';
 
 /** Offers to undo what was just done, on whatever screen one is. */
 export function UndoBar() {

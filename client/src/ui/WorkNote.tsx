@@ -6,7 +6,7 @@ import { useWords } from '@/person/PersonContext';
 import type { LongWork } from '@/api/useLongWork';
 import { colour, space } from '@/theme/theme';
 import { Action } from './Action';
-import { Body } from './Words';
+import { Body } from './Typography';
 
 /** What is being done while one waits, how far it is, and how to leave it. Nothing where nothing is done. */
 export function WorkNote({ work: { busy, progress, stop } }: { work: LongWork }) {

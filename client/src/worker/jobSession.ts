@@ -1,6 +1,6 @@
 import type { Design, DragResult, DragRequest, Part, PartPlan, Plan, Shelf } from '@lintrel/core';
 import type { FromSession, DesignMessage, PlanMessage, ToSession, ViewName, Views } from './messages';
-import { resolveReferences, withReferences, listReceiver } from './sent';
+import { resolveReferences, withReferences, listReceiver } from './listPatch';
 
 /** What is known of the open job; each of it says which design it is of. */
 export interface SessionState {

@@ -18,7 +18,7 @@ import type {
   StationRequest,
   AimOrder,
 } from '@lintrel/core';
-import type { ReferenceList, ListPatch } from './sent';
+import type { ReferenceList, ListPatch } from './listPatch';
 
 interface OneLine {
   readonly part: string;

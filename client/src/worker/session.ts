@@ -21,7 +21,7 @@ import {
   firstItem,
 } from '@lintrel/core';
 import type { FromSession, DesignMessage, PlanMessage, ToSession, ViewName, Views } from './messages';
-import { resolveReferences, withReferences, listSender } from './sent';
+import { resolveReferences, withReferences, listSender } from './listPatch';
 
 /** The open job, and everything that was worked out of it. */
 interface Open {

@@ -3,7 +3,7 @@ import type { Substrate } from '../job';
 import type { ItemId, SessionId } from '../kit';
 import { filmBond, type MaskEdge } from '../masking';
 import type { StageSource } from '../problem';
-import { type EarlyPull, edgeKey, type StageCost, type StandingMask, startProgress, type Sequence } from '../stage';
+import { type EarlyPull, edgeKey, type Sequence, type StageCost, type StandingMask, startProgress } from '../stage';
 
 /** Sessions of a sequence: finish, with `#2` when it comes a second time. */
 export function sessionsOf({ stages }: Pick<Sequence, 'stages'>): SessionId[] {

@@ -1,4 +1,3 @@
-import type { Sequence } from '../stage';
 import { restingAir } from '../air';
 import type {
   BackingItem,
@@ -16,6 +15,7 @@ import { minOf } from '../kit';
 import { CLOSING_MATERIALS, closingMin } from '../masking';
 import { maskingMeans, openingClosings, type StageSource } from '../problem';
 import type { MaskedPart, Run } from '../runs';
+import type { Sequence } from '../stage';
 import { cachedRuns } from './cached-runs';
 import { coverItems } from './cover-items';
 import {

@@ -1,6 +1,6 @@
-import type { Sequence } from '../stage';
 import type { StageSource } from '../problem';
 import { mostSpecificFirst, type Run } from '../runs';
+import type { Sequence } from '../stage';
 import { earlyPull, removalOf, removalStage } from './item-frame';
 import type { RunLaying } from './line-items';
 

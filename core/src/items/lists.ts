@@ -1,4 +1,3 @@
-import type { Sequence } from '../stage';
 import type {
   BackingItem,
   CoverItem,
@@ -17,6 +16,7 @@ import type {
 import { finishesById, type Shelf } from '../job';
 import { compareText, sumOf } from '../kit';
 import { FOAM } from '../masking';
+import type { Sequence } from '../stage';
 import { rollLengthM, type Tape } from '../tape';
 import { costOf } from './cost';
 import type { StageItems } from './items';

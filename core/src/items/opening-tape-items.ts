@@ -1,9 +1,9 @@
-import type { Sequence } from '../stage';
 import type { OpeningTapeItem, PlugItem } from '../contract';
 import { isModelScale, messageWithoutValues } from '../kit';
 import { closingTapeMin, closingTapes, filmBond, type OpeningMessage } from '../masking';
 import { maskingMeans, type StageSource } from '../problem';
 import { chooseTape, preparationTechniques, type TapeChoice, type TapeWish } from '../runs';
+import type { Sequence } from '../stage';
 
 /**
  * The tapes that close an opening, in the order they are laid, with what it is closed with between those under and those over it.

@@ -1,7 +1,7 @@
-import type { Sequence } from '../stage';
 import type { Item, PlugItem, SupplyNeed } from '../contract';
 import { compareText, RULE_OF_THUMB, sumOf } from '../kit';
 import { CLOSING_MATERIALS, closingFilmMm2, FOAM, SURROUNDINGS_ID } from '../masking';
+import type { Sequence } from '../stage';
 import type { Supply, SupplyKind } from '../tape';
 import { packsFor } from './packs';
 

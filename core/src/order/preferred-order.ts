@@ -1,9 +1,9 @@
 import { reflectanceOf } from '../finish';
 import { compareText, firstItem } from '../kit';
 import {
-  type Sequence,
   finishOf,
   type OrderProblem,
+  type Sequence,
   type StageChoice,
   stageCost,
   type StageCost,

@@ -1,7 +1,7 @@
 import { wordsFor } from '@lintrel/words';
 import { typicalFinish } from '../finish';
 import { firstItem } from '../kit';
-import { type Sequence, NO_RULES, type OrderProblem, workMinutes } from '../stage';
+import { NO_RULES, type OrderProblem, type Sequence, workMinutes } from '../stage';
 import { sampleArea, sampleBorder, sampleProblem } from '../testing/order';
 import { endOf, reasonsFor, totalOf } from './reason';
 import { searchOrder } from './search';

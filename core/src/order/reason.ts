@@ -1,10 +1,10 @@
 import { messageWithoutValues } from '../kit';
 import {
-  type Sequence,
   displayedMinutes,
   finishOf,
   memoizedCoats,
   type OrderProblem,
+  type Sequence,
   type StageCost,
   workMinutes,
 } from '../stage';

@@ -1,10 +1,10 @@
 import { compareText, LIMITS, runToEnd, runWithProgress } from '../kit';
 import { isKeptForGood, MASK_STATE } from '../masking';
 import {
-  type Sequence,
   finishesInUse,
   type OrderProblem,
   type Progress,
+  type Sequence,
   stageCost,
   type StageCost,
   stageScore,

@@ -1,4 +1,4 @@
-import type { Sequence, FilmTimes } from '../stage';
+import type { FilmTimes, Sequence } from '../stage';
 import type { OrderNode, StageFacts } from './order-node';
 import type { ProblemTable } from './problem-table';
 

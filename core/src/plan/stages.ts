@@ -13,9 +13,9 @@ import {
   isPastWindow,
   type OrderProblem,
   sectionsFor,
+  type Sequence,
   type StageCost,
   startProgress,
-  type Sequence,
 } from '../stage';
 import { named, onePersonPlan, sectionsPlanned } from '../steps';
 

@@ -2,7 +2,6 @@ import { restingAir } from '../air';
 import { areaAt } from '../areas';
 import { cornerDistances, pathSlice } from '../curves';
 import { PULL_TIMINGS, type PullTiming } from '../finish';
-import { ownWorkOf } from './own-work';
 import { attachedParts, type Design, finishesById, type PullPin, type Shelf } from '../job';
 import { areaRef, type FinishId, isModelScale, minOf, RULE_OF_THUMB, sumOf } from '../kit';
 import type { ResolvedLine, TrimLine } from '../lines';
@@ -23,6 +22,7 @@ import type {
 import { bendOf } from './bend-class';
 import { openingClosings } from './closings';
 import { maskingMeans } from './masking-means';
+import { ownWorkOf } from './own-work';
 import { partOffsets } from './part-offsets';
 import { longestCleanAtPlace, type SurroundingsPlace, surroundingsProblem } from './surroundings';
 

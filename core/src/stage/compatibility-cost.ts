@@ -3,7 +3,7 @@ import { messageWithoutValues, RULE_OF_THUMB } from '../kit';
 import { type Compatibility, type CompatibilityAnswer, type CompatibilityMessage, compatibilityOf } from '../over';
 import { marksOfFilm, marksOfPresent } from './film-times';
 import type { OrderProblem } from './problem';
-import { type Progress } from './stage';
+import type { Progress } from './stage';
 
 /** What a coat asks of an area before it may go on. */
 export interface CompatibilityTask {

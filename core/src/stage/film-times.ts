@@ -5,7 +5,7 @@ import { filmAgeMarks, type FilmAgeMarks, typicalAgeMarks } from '../over';
 import { usesGun } from './gun';
 import type { OrderProblem } from './problem';
 import { mayGiveUpTiming } from './pulling';
-import { type FilmTimes } from './stage';
+import type { FilmTimes } from './stage';
 
 interface Memory {
   readonly times: Map<string, FilmTimes>;

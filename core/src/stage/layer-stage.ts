@@ -1,6 +1,6 @@
 import type { FinishId } from '../kit';
 import type { OrderProblem } from './problem';
-import { type Progress } from './stage';
+import type { Progress } from './stage';
 
 /** What a stage goes on as; null: as a colour. */
 export type StageLayerKind = 'primer' | 'clear' | null;

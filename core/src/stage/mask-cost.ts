@@ -2,7 +2,7 @@ import type { FinishMethod } from '../finish';
 import { type PartId, RULE_OF_THUMB } from '../kit';
 import { maskOf, type StageMask, SURROUNDINGS_ID } from '../masking';
 import type { OrderArea, OrderProblem, TapeEdge } from './problem';
-import { type Progress } from './stage';
+import type { Progress } from './stage';
 
 /** What a length of masking costs. */
 export interface EdgeCost {

@@ -4,15 +4,15 @@ import { maskCost, type StageMaskCost } from './mask-cost';
 import type { OrderProblem } from './problem';
 import { pullGroups, withPullGroup } from './pull-groups';
 import { comesOffClean, peopleNeeded } from './pulling';
-import {
-  type FilmTimes,
-  type StandingMask,
-  type EarlyPullGroup,
-  type EarlyPull,
-  type Progress,
-  type StageSections,
-  type StageChoice,
-  type StageCost,
+import type {
+  EarlyPull,
+  EarlyPullGroup,
+  FilmTimes,
+  Progress,
+  StageChoice,
+  StageCost,
+  StageSections,
+  StandingMask,
 } from './stage';
 
 /** The masks of a stage. */

@@ -1,6 +1,6 @@
 import { isKeptForGood, MASK_STATE, type StandingMasks } from '../masking';
 import type { OrderProblem } from './problem';
-import { type StandingMask, type Progress, type StageChoice, type StageCost } from './stage';
+import type { Progress, StageChoice, StageCost, StandingMask } from './stage';
 
 /**
  * Parts whose masks on what is kept stay on after a stage: every colour that was sprayed beside them gets another coat, of its own colour

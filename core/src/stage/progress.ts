@@ -1,5 +1,5 @@
 import type { OrderProblem } from './problem';
-import { type Progress } from './stage';
+import type { Progress } from './stage';
 
 /** Before any coat. */
 export const startProgress = ({ areas }: OrderProblem): Progress => ({

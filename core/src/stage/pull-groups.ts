@@ -3,7 +3,7 @@ import type { MaskEdge, StageMask } from '../masking';
 import { maskCost } from './mask-cost';
 import type { LinePullTimings, OrderProblem } from './problem';
 import { pullingOf } from './pulling';
-import { type FilmTimes, type EarlyPullGroup, type PullGroups } from './stage';
+import type { EarlyPullGroup, FilmTimes, PullGroups } from './stage';
 
 /**
  * The turns in which a mask comes off: all at once, unless a person has chosen a school for single lines of it. What is left, with paper and

@@ -3,7 +3,7 @@ import { PULL_TIMINGS, type PullTiming } from '../finish';
 import type { Span } from '../kit';
 import type { StageMask } from '../masking';
 import type { OrderProblem } from './problem';
-import { type FilmTimes, type Pulling, type StandingMask } from './stage';
+import type { FilmTimes, Pulling, StandingMask } from './stage';
 
 /**
  * True where a school would be given up if its tape did not last so long. A school that takes less than half of what the tape

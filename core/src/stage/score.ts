@@ -1,5 +1,5 @@
 import { type Aim, RULE_OF_THUMB } from '../kit';
-import { type StageCost } from './stage';
+import type { StageCost } from './stage';
 
 /** What cannot be done weighs so many minutes: it is chosen only where there is no other way. */
 export const FORBIDDEN_MIN = 1_000_000;

@@ -6,7 +6,7 @@ import { compatibilityOf } from '../over';
 import { compatibilityAt } from './compatibility-cost';
 import { marksOfFilm } from './film-times';
 import { finishOf, type OrderProblem } from './problem';
-import { type Progress } from './stage';
+import type { Progress } from './stage';
 
 /** Tape edges on texture that are sealed alike before colour goes on. */
 export interface Seal {

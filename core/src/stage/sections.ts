@@ -9,8 +9,8 @@ import { startProgress } from './progress';
 import { maskOfEdges } from './pull-groups';
 import { comesOffClean } from './pulling';
 import { stageScore } from './score';
+import type { Sequence, StageCost, StageSections, StandingMask } from './stage';
 import { stageCost } from './stage-cost';
-import { type StandingMask, type StageSections, type StageCost, type Sequence } from './stage';
 
 /** What an edge is known by among those that come off. */
 export const edgeKey = ({ border, closed }: Pick<MaskEdge, 'border' | 'closed'>): string => `${border} ${closed}`;

@@ -8,8 +8,8 @@ import { gunOf } from './gun';
 import { edgeCost } from './mask-cost';
 import { finishesInUse, NO_RULES, type OrderProblem } from './problem';
 import { startProgress } from './progress';
+import type { StageCost } from './stage';
 import { gunChangeMinutes, stageCost } from './stage-cost';
-import { type StageCost } from './stage';
 
 const { say } = wordsFor();
 

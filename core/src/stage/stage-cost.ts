@@ -12,7 +12,7 @@ import { maskRemoval, removalInSections, stageMasks } from './mask-removal';
 import { masksKeptAfter, standingMasksAfter } from './masks-kept';
 import { finishOf, NO_OWN_WORK, type OrderProblem } from './problem';
 import { sealsOf } from './seal';
-import { type Progress, type StageChoice, type GunChange, type StageCost } from './stage';
+import type { GunChange, Progress, StageChoice, StageCost } from './stage';
 
 /**
  * Works out one stage: the one evaluator behind search, plan and tests.

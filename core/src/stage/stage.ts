@@ -2,7 +2,7 @@
 import type { SectionCycle } from '../batch';
 import type { PullWindows } from '../drying';
 import type { CoatCount, Finish, PullTiming } from '../finish';
-import type { Span, PartId, FinishId } from '../kit';
+import type { FinishId, PartId, Span } from '../kit';
 import type { MaskEdge, StageMask, StandingMasks } from '../masking';
 import type { CompatibilityCost } from './compatibility-cost';
 import type { StageLayerKind } from './layer-stage';

@@ -1,4 +1,3 @@
-import type { Sequence } from '../stage';
 import type { DryingAir } from '../air';
 import type {
   BackingItem,
@@ -18,6 +17,7 @@ import type { Preparation } from '../prepare';
 import type { LayMethod, Technique } from '../runs';
 import type { Step } from '../runsheet';
 import type { PartPlan, PartWork } from '../setout';
+import type { Sequence } from '../stage';
 import { cautionsAt } from './cautions';
 import { coatSteps, mixStep } from './coat-steps';
 import { flashMessage } from './flash-message';

@@ -7,7 +7,7 @@ import { MAX_PHOTO_BYTES, type Job, type JobSummary } from '@lintrel/core';
 import { pino } from 'pino';
 import request from 'supertest';
 import { createApp } from '../http/app';
-import { startTestServer, tell, type TestServer } from '../testing';
+import { startTestServer, tell, type TestServer } from '../testing/server';
 import { thinPhotos, thinRevisions } from '../db/thin';
 import { exportJobs } from './job-files';
 import { backupIfDue, MAX_BACKUPS, listBackups, makeBackup, openBackups } from './nightly';

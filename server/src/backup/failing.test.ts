@@ -7,7 +7,7 @@ import { pino } from 'pino';
 import request from 'supertest';
 import { makeDatabase, startServer } from '../../../e2e/harness';
 import { createApp } from '../http/app';
-import { startTestServer, type TestServer } from '../testing';
+import { startTestServer, type TestServer } from '../testing/server';
 import { makeBackup, openBackups } from './nightly';
 
 // Backups that cannot be written, and who can read those that are.

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { BackupFailure, BackupKept, Backups as BackupsAnswer } from '@lintrel/core';
 import type pg from 'pg';
 import type { Logger } from 'pino';
-import { purgeDeleted } from '../db/put-away';
+import { purgeDeleted } from '../db/archive';
 import { isConnectionLost, openUnlimitedClient } from '../db/pool';
 import { thinAir } from '../db/air';
 import { findBackupKey } from '../db/backup-key';

@@ -1,6 +1,6 @@
 import type { Socket } from 'node:net';
 import * as v from 'valibot';
-import { readJsonLines, writeJsonLine } from '../line/lines';
+import { readJsonLines, writeJsonLine } from '../line/json-lines';
 
 // What a cutter and whoever sends to it say to one another: docs/cutter.md. One JSON object a line.
 

@@ -1,6 +1,23 @@
-import { DESIGN_VERSION, finishReferences, upgradeDesign, type Design, type Job } from '@lintrel/core';
-import type { CheckedSave } from '../work/save';
+import {
+  DESIGN_VERSION,
+  finishReferences,
+  upgradeDesign,
+  type Design,
+  type FinishReference,
+  type Job,
+  type JobKind,
+} from '@lintrel/core';
 import type { Queryable } from './pool';
+
+/** A save that was read and checked, all but whether the finishes it names are on the shelf. Its design is text: it is kept as it is. */
+export interface CheckedSave {
+  readonly revision: number;
+  readonly save: string | null;
+  readonly title: string;
+  readonly kind: JobKind;
+  readonly design: string;
+  readonly finishes: readonly FinishReference[];
+}
 
 interface JobRow {
   id: string;

@@ -9,7 +9,7 @@ import {
   type StepId,
 } from '@lintrel/core';
 import request from 'supertest';
-import { startTestServer, tell, type TestServer } from '../testing';
+import { startTestServer, tell, type TestServer } from '../testing/server';
 
 // A phone that does not know whether it was heard says the same again. It is kept once, and nobody else's work is lost by it.
 

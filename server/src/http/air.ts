@@ -1,8 +1,8 @@
 import { airAnswerSchema, expectedAir, messageWithoutValues, typedAirSchema } from '@lintrel/core';
-import { calendarFrom, DAYS_PLANNED } from '../day';
+import { calendarFrom, DAYS_PLANNED } from '../work/plan-the-day';
 import { insertAir, listAir } from '../db/air';
 import { findShopDay } from '../db/shop-day';
-import { invalidAt } from './errors';
+import { invalidAt } from '../errors/errors';
 import { route, type Context, type Route } from './route';
 
 async function airNow({ db, now, shop }: Pick<Context, 'db' | 'now' | 'shop'>) {

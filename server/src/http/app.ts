@@ -4,7 +4,7 @@ import helmet from 'helmet';
 import { pinoHttp } from 'pino-http';
 import { cutterAt } from '../cutter';
 import { clientFiles } from './client-files';
-import { answerError, loggedUrl, routeNotFound } from './errors';
+import { answerError, loggedUrl, routeNotFound } from '../errors/errors';
 import { guard } from './guard';
 import { answerRoutes, type Shop } from './route';
 import { ROUTES } from './routes';

@@ -1,7 +1,7 @@
 import { questionNamed } from '@lintrel/core';
 import * as v from 'valibot';
 import { readShelf } from '../db/shelf';
-import { invalid, notFound } from './errors';
+import { invalid, notFound } from '../errors/errors';
 import { route, type Route } from './route';
 
 /** /api/ask/NAME: one question of the Bench, looked up on the shop's shelf. What it asks for is known to the question. */

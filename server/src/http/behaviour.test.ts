@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { BehaviourAnswer, JobSummary, RunRecord, Observed, Shelf } from '@lintrel/core';
 import request from 'supertest';
-import { startTestServer, tell, type TestServer } from '../testing';
+import { startTestServer, tell, type TestServer } from '../testing/server';
 
 let server: TestServer;
 let id: string;

@@ -1,7 +1,7 @@
 import type { Checked } from '@lintrel/core';
 import express, { type Request, type RequestHandler, type Response } from 'express';
-import { ApiError, invalid } from './errors';
-import { jsonFrom, type JsonRead } from './json';
+import { ApiError, invalid } from '../errors/errors';
+import { jsonFrom, type JsonRead } from '../work/json';
 
 /** Maximum size of a body, bytes, however small it was packed. What anyone on the network may send is small. */
 export const BODY_BYTES = { open: 10_000, usual: 200_000, log: 2_500_000, design: 4_000_000 } as const;

@@ -6,7 +6,7 @@ import { pino } from 'pino';
 import request from 'supertest';
 import { openPool } from '../db/pool';
 import { openHub } from '../live/hub';
-import { openWorkerPool } from '../work/workshop';
+import { openWorkerPool } from '../work/worker-pool';
 import { createApp } from './app';
 
 const folder = mkdtempSync(join(tmpdir(), 'lintrel-client-'));

@@ -1,8 +1,8 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import express, { Router } from 'express';
-import { notFound } from './errors';
-import { precompressed } from './packed';
+import { notFound } from '../errors/errors';
+import { precompressed } from './precompressed';
 
 const YEAR_S = 31_536_000;
 

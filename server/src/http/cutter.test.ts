@@ -6,7 +6,7 @@ import type { CutState } from '@lintrel/core';
 import { cutterAt } from '../cutter';
 import { cutting } from '../cutter/sending';
 import { startSimulatedCutter, DEFAULT_CUTTER, type SimulatedCutter } from '../cutter/simulated';
-import { startTestServer, type TestServer } from '../testing';
+import { startTestServer, type TestServer } from '../testing/server';
 import { createApp } from './app';
 
 let fresh: TestServer;

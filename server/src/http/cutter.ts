@@ -1,7 +1,7 @@
 import { cutSchema, messageWithoutValues } from '@lintrel/core';
 import * as v from 'valibot';
 import { WORDS } from '../words';
-import { ApiError, notFound } from './errors';
+import { ApiError, notFound } from '../errors/errors';
 import { knownKept } from './jobs';
 import { route, type Route } from './route';
 

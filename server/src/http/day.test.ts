@@ -8,8 +8,8 @@ import {
 } from '@lintrel/core';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
-import { calendarFrom } from '../day';
-import { startTestServer, type TestServer } from '../testing';
+import { calendarFrom } from '../work/plan-the-day';
+import { startTestServer, type TestServer } from '../testing/server';
 
 let server: TestServer;
 beforeAll(async () => {

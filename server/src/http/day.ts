@@ -12,7 +12,7 @@ import {
   saveShopDaySchema,
 } from '@lintrel/core';
 import ical from 'ical-generator';
-import { calendarFrom, jobsAtWork, type DayInput } from '../day';
+import { calendarFrom, jobsAtWork, type DayInput } from '../work/plan-the-day';
 import { listAir } from '../db/air';
 import { newestChange } from '../db/changes';
 import { resetSpeeds, listSpeeds } from '../db/learning';
@@ -21,7 +21,7 @@ import { calendarLinkOf, endCalendarLink, isCalendarLink, saveCalendarLink } fro
 import { tokenHash, newToken } from '../people/secrets';
 import { findDayOrder, findShopDay, saveDayOrder, savePin, listPins, saveShopDay } from '../db/shop-day';
 import { WORDS } from '../words';
-import { ApiError, invalidAt, notFound } from './errors';
+import { ApiError, invalidAt, notFound } from '../errors/errors';
 import { knownKept, planOf } from './jobs';
 import { route, type Context, type Route, type Shop } from './route';
 

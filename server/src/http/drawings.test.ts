@@ -1,7 +1,7 @@
 import type { Design, DrawingSummary, JobSummary, ImportedDrawing } from '@lintrel/core';
 import { readSvg } from '@lintrel/core/files';
 import request from 'supertest';
-import { startTestServer, type TestServer } from '../testing';
+import { startTestServer, type TestServer } from '../testing/server';
 
 let server: TestServer;
 const app = () => server.app;

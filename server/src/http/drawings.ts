@@ -2,7 +2,7 @@ import { drawingSummarySchema, importedDrawingSchema, type DrawingSummary, type 
 import { DRAWING_LIMITS } from '@lintrel/core/files';
 import { WORDS } from '../words';
 import { bytesOf, valueOf } from './body';
-import { ApiError } from './errors';
+import { ApiError } from '../errors/errors';
 import { route, type Context, type Route } from './route';
 
 /** A character of a text takes at most this many bytes in JSON: an escape such as \u001f. */

@@ -2,7 +2,7 @@ import { networkInterfaces } from 'node:os';
 import express from 'express';
 import request from 'supertest';
 import { pino } from 'pino';
-import { answerError } from './errors';
+import { answerError } from '../errors/errors';
 import { guard } from './guard';
 
 const app = express();

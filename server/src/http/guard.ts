@@ -1,7 +1,7 @@
 import type { RequestHandler } from 'express';
 import { isIP } from 'node:net';
 import { ownAddresses } from '../tls/addresses';
-import { ApiError } from './errors';
+import { ApiError } from '../errors/errors';
 
 const LOOPBACK_NAMES = new Set(['localhost', '::1']);
 

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { ApiError } from './errors';
+import { ApiError } from '../errors/errors';
 import { route, type Route } from './route';
 
 const fine = v.object({ ok: v.boolean() });

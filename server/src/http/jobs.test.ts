@@ -16,7 +16,7 @@ import request from 'supertest';
 import { findJob } from '../db/jobs';
 import { migrate } from '../db/migrate';
 import { seedIfEmpty } from '../seed';
-import { startTestServer, tell, type TestServer } from '../testing';
+import { startTestServer, tell, type TestServer } from '../testing/server';
 
 let server: TestServer;
 const api = () => request(server.app);

@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { MAX_SHELF_ENTRIES, MAX_EVENTS, SHIPPED_SHELF, type Design, type Job, type JobSummary } from '@lintrel/core';
 import request from 'supertest';
-import { startTestServer, tell, type TestServer } from '../testing';
+import { startTestServer, tell, type TestServer } from '../testing/server';
 
 let server: TestServer;
 const api = () => request(server.app);

@@ -4,7 +4,7 @@ import { findKept } from '../db/jobs';
 import { endLink, insertLink, jobOfLink, listLinks } from '../db/people';
 import { readShelf } from '../db/shelf';
 import { tokenHash, newToken } from '../people/secrets';
-import { notFound } from './errors';
+import { notFound } from '../errors/errors';
 import { knownId } from './jobs';
 import { route, type Route } from './route';
 import { uuidOf } from './validate';

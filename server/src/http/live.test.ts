@@ -5,7 +5,7 @@ import request from 'supertest';
 import * as v from 'valibot';
 import { closeOpened, listenOn } from '../../../e2e/opened';
 import { WAIT_MS } from '../../../scripts/test-limits.mjs';
-import { startTestServer, tell, type TestServer } from '../testing';
+import { startTestServer, tell, type TestServer } from '../testing/server';
 
 // Pages that listen, over real connections.
 

@@ -1,7 +1,7 @@
 import { messageWithoutValues, type LogEvent } from '@lintrel/core';
 import { appendEvent } from '../db/log';
 import type { Queryable } from '../db/pool';
-import { ApiError, invalidAt } from './errors';
+import { ApiError, invalidAt } from '../errors/errors';
 
 /** How far a phone's clock may be ahead of the server's. */
 const CLOCK_SLACK_MS = 5 * 60_000;

@@ -3,7 +3,7 @@ import type { JobSummary } from '@lintrel/core';
 import request from 'supertest';
 import { closeOpened } from '../../../e2e/opened';
 import { findProgress } from '../db/job-list';
-import { startTestServer, tell, type TestServer } from '../testing';
+import { startTestServer, tell, type TestServer } from '../testing/server';
 
 // A log that grows: each entry is read once.
 

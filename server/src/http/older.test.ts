@@ -3,7 +3,7 @@ import { readWorkSheet } from '@lintrel/core';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import request from 'supertest';
-import { startTestServer, type TestServer } from '../testing';
+import { startTestServer, type TestServer } from '../testing/server';
 
 // What an earlier version kept: a design, a plan frozen at the start and a log, as they lie in a database that was not touched since.
 

@@ -13,7 +13,7 @@ import request from 'supertest';
 import { saveSetUpCode } from '../db/people';
 import { normalizeCode, tokenHash, newCode } from '../people/secrets';
 import { ROUTES } from './routes';
-import { startTestServer, type TestServer } from '../testing';
+import { startTestServer, type TestServer } from '../testing/server';
 
 let server: TestServer;
 let job: Job;

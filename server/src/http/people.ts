@@ -42,13 +42,13 @@ import {
   type PersonRow,
 } from '../db/people';
 import { inTransaction, type Queryable } from '../db/pool';
-import { isCommon } from '../people/common';
+import { isCommon } from '../people/common-passphrases';
 import { looksAlike } from '../people/names';
 import { normalizeCode, tokenHash, verifySecret, hashSecret, newToken } from '../people/secrets';
-import { ApiError, invalidAt, notFound } from './errors';
+import { ApiError, invalidAt, notFound } from '../errors/errors';
 import { route, type Context, type Route } from './route';
 import { uuidOf } from './validate';
-import { cookieIn, setCookie, PHONE_COOKIE, SESSION_COOKIE, clearCookie } from './who';
+import { cookieIn, setCookie, PHONE_COOKIE, SESSION_COOKIE, clearCookie } from './requester';
 
 const wrong = () => new ApiError(403, 'wrong', 'Name and passphrase do not belong together.');
 

@@ -1,7 +1,7 @@
 import { randomBytes, randomUUID } from 'node:crypto';
 import { MAX_PHOTO_BYTES, MAX_PHOTOS, type JobSummary } from '@lintrel/core';
 import request from 'supertest';
-import { startTestServer, tell, type TestServer } from '../testing';
+import { startTestServer, tell, type TestServer } from '../testing/server';
 
 let server: TestServer;
 let [job, other] = ['', ''];

@@ -2,7 +2,7 @@ import { MAX_PHOTO_BYTES, MAX_PHOTOS } from '@lintrel/core';
 import { lockJob } from '../db/locks';
 import { findPhoto, insertPhoto } from '../db/photos';
 import { inTransaction } from '../db/pool';
-import { ApiError, notFound } from './errors';
+import { ApiError, notFound } from '../errors/errors';
 import { knownId } from './jobs';
 import { route, type Route } from './route';
 import { uuidOf } from './validate';

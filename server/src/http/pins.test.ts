@@ -7,9 +7,9 @@ import { closeOpened, listenOn } from '../../../e2e/opened';
 import { WAIT_MS } from '../../../scripts/test-limits.mjs';
 import { insertPerson, insertSession, updatePerson } from '../db/people';
 import { normalizeCode, hashSecret, newCode, newToken } from '../people/secrets';
-import { isCommon } from '../people/common';
+import { isCommon } from '../people/common-passphrases';
 import { looksAlike } from '../people/names';
-import { startTestServer, type TestServer } from '../testing';
+import { startTestServer, type TestServer } from '../testing/server';
 import { createApp } from './app';
 
 // PINs, phones of the shop, names and addresses that open something.

@@ -2,7 +2,7 @@ import { drawingOutSchema, messageWithoutValues } from '@lintrel/core';
 import { printSchema } from '@lintrel/core/files';
 import { readShelf } from '../db/shelf';
 import { WORDS } from '../words';
-import { ApiError, notFound } from './errors';
+import { ApiError, notFound } from '../errors/errors';
 import { knownKept } from './jobs';
 import { route, type Route } from './route';
 

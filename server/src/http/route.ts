@@ -8,12 +8,12 @@ import type { Cutting } from '../cutter';
 import type { Hub } from '../live/hub';
 import type { SensorListener } from '../sensor/listen';
 import { progressOf, type Works } from '../work/progress';
-import type { WorkerPool } from '../work/workshop';
+import type { WorkerPool } from '../work/worker-pool';
 import { BODY_BYTES, bytesBody, jsonBody } from './body';
-import { rateLimiter } from './slowly';
+import { rateLimiter } from './rate-limit';
 import type { Trust } from './trust';
 import { checkedAnswer, bodyOf } from './validate';
-import { authorize, requesterOf } from './who';
+import { authorize, requesterOf } from './requester';
 
 /** What a server works with; the same for all its requests. */
 export interface Shop {

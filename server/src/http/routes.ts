@@ -11,7 +11,7 @@ import { liveRoutes } from './live';
 import { peopleRoutes } from './people';
 import { photoRoutes } from './photos';
 import { printRoutes } from './print';
-import { putAwayRoutes } from './put-away';
+import { putAwayRoutes } from './archive';
 import type { Route } from './route';
 import { runRoutes } from './run';
 import { shelfRoutes } from './shelf';

@@ -10,7 +10,7 @@ import {
   type StepId,
 } from '@lintrel/core';
 import request from 'supertest';
-import { startTestServer, tell, type TestServer } from '../testing';
+import { startTestServer, tell, type TestServer } from '../testing/server';
 
 let server: TestServer;
 let job: Job;

@@ -1,6 +1,6 @@
 import { entryFingerprint, SHIPPED_SHELF, type Finish, type Tape } from '@lintrel/core';
 import request from 'supertest';
-import { startTestServer, type TestServer } from '../testing';
+import { startTestServer, type TestServer } from '../testing/server';
 
 let server: TestServer;
 const api = () => request(server.app);

@@ -33,7 +33,7 @@ import {
 } from '../db/shelf';
 import { lockShelf } from '../db/locks';
 import { inTransaction, type Queryable } from '../db/pool';
-import { ApiError, invalid, invalidAt, notFound } from './errors';
+import { ApiError, invalid, invalidAt, notFound } from '../errors/errors';
 import { route, type Route } from './route';
 
 const WORDS = { tapes: 'tape', finishes: 'finish', supplies: 'supply' } as const;

@@ -2,7 +2,7 @@ import { backupKeySchema, backupsSchema } from '@lintrel/core';
 import { newBackupKey } from '../backup/secrets';
 import { MAX_BACKUPS } from '../backup/nightly';
 import { saveBackupKey } from '../db/backup-key';
-import { ApiError } from './errors';
+import { ApiError } from '../errors/errors';
 import { route, type Route, type Shop } from './route';
 
 const NO_BACKUPS = {

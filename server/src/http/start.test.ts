@@ -9,7 +9,7 @@ import {
   entryFingerprint,
 } from '@lintrel/core';
 import request from 'supertest';
-import { startTestServer, tell, type TestServer } from '../testing';
+import { startTestServer, tell, type TestServer } from '../testing/server';
 
 // Who starts a job, and with which plan.
 

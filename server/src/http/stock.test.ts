@@ -13,7 +13,7 @@ import {
   entryFingerprint,
 } from '@lintrel/core';
 import request from 'supertest';
-import { startTestServer, tell, type TestServer } from '../testing';
+import { startTestServer, tell, type TestServer } from '../testing/server';
 
 let server: TestServer;
 let job: Job;

@@ -1,7 +1,7 @@
 import { trustSchema } from '@lintrel/core';
 import { X509Certificate } from 'node:crypto';
 import { toString as codeOf } from 'qrcode';
-import { notFound } from './errors';
+import { notFound } from '../errors/errors';
 import { route, type Route } from './route';
 
 /** How this server is reached in secret, and what a phone is told to trust for it. */

@@ -1,6 +1,6 @@
 import { checkAgainst } from '@lintrel/core';
 import * as v from 'valibot';
-import { invalid, notFound } from './errors';
+import { invalid, notFound } from '../errors/errors';
 
 /** Reads a request body by its schema, or refuses it with a fault at every place. */
 export function bodyOf<S extends v.GenericSchema>(schema: S, body: unknown): v.InferOutput<S> {

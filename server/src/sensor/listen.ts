@@ -1,7 +1,7 @@
 import { connect, type Socket } from 'node:net';
 import { type AirAnswer } from '@lintrel/core';
 import * as v from 'valibot';
-import { readJsonLines } from '../line/lines';
+import { readJsonLines } from '../line/json-lines';
 
 /** What a sensor says: docs/sensor.md. One JSON object a line. */
 const messageSchema = v.variant('say', [

@@ -3,7 +3,7 @@ import { createServer } from 'node:net';
 import request from 'supertest';
 import { WAIT_MS } from '../../../scripts/test-limits.mjs';
 import { insertAir, listAir, thinAir } from '../db/air';
-import { startTestServer, type TestServer } from '../testing';
+import { startTestServer, type TestServer } from '../testing/server';
 import { openSensor } from './listen';
 import { startSimulatedSensor, DEFAULT_BOOTH } from './simulated';
 

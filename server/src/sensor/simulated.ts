@@ -1,5 +1,5 @@
 import { MS_PER_DAY } from '@lintrel/core/front';
-import { writeJsonLine } from '../line/lines';
+import { writeJsonLine } from '../line/json-lines';
 import { onLoopback } from '../line/loopback';
 
 /** The booth sensor that ships: it measures nothing, but speaks as one would, with the faults real ones have. */

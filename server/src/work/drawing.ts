@@ -1,5 +1,5 @@
 import { checkAgainst, drawingSchema, importDrawingSchema, type Checked } from '@lintrel/core';
-import { jsonFrom, type JsonRead } from '../http/json';
+import { jsonFrom, type JsonRead } from './json';
 import { fromDrawing, readDxf, readSvg, type Drawing, type DrawingRead } from '@lintrel/core/files';
 import type { DrawingSummary, ImportDrawing, ReportProgress } from '@lintrel/core';
 import type * as v from 'valibot';

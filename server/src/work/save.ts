@@ -1,23 +1,6 @@
-import {
-  checkAgainst,
-  designFaults,
-  finishReferences,
-  saveJobSchema,
-  type Checked,
-  type FinishReference,
-  type JobKind,
-} from '@lintrel/core';
-import { jsonFrom, type JsonRead } from '../http/json';
-
-/** A save that was read and checked, all but whether the finishes it names are on the shelf. Its design is text: it is kept as it is. */
-export interface CheckedSave {
-  readonly revision: number;
-  readonly save: string | null;
-  readonly title: string;
-  readonly kind: JobKind;
-  readonly design: string;
-  readonly finishes: readonly FinishReference[];
-}
+import { checkAgainst, designFaults, finishReferences, saveJobSchema, type Checked } from '@lintrel/core';
+import type { CheckedSave } from '../db/jobs';
+import { jsonFrom, type JsonRead } from './json';
 
 /** Reads and checks a save as it was sent. */
 export function checkedSave(bytes: Uint8Array): Checked<CheckedSave> | Extract<JsonRead, { ok: false }> {

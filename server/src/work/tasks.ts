@@ -26,9 +26,9 @@ import {
 import { DEFAULT_PERSON, wordsFor } from '@lintrel/words';
 
 export { readDrawing, summarizeDrawing, importDrawing } from './drawing';
-export { jsonFrom as parseJson } from '../http/json';
+export { jsonFrom as parseJson } from './json';
 export { checkedSave as checkSave } from './save';
-export { planTheDay as day } from '../day';
+export { planTheDay as day } from './plan-the-day';
 
 // Everything that may take longer than a blink. Each runs in a process of the workshop; what goes in and out is plain data.
 

@@ -10,7 +10,7 @@ import { RULE_OF_THUMB } from '@lintrel/core/front';
 import { SYSTEM_NAMES } from './names';
 import { countText } from '../table';
 import type { AskWords } from '../ask';
-import type { Formatter } from '../tongue';
+import type { Formatter } from '../formatter';
 
 type Span = PullWindows['wet'];
 const spanned = (span: Span, { minutes }: Formatter): string =>

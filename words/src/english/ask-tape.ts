@@ -1,7 +1,7 @@
 import type { Fit } from '@lintrel/core';
 import { countText } from '../table';
 import type { AnswerWords, AskWords } from '../ask';
-import type { Formatter } from '../tongue';
+import type { Formatter } from '../formatter';
 /** What a bend does to a tape. */
 const VERDICTS: Readonly<Record<Fit['verdict'], Pick<AnswerWords, 'headline' | 'tone'>>> = {
   lays: { headline: 'Lays flat, no stretch needed', tone: 'good' },
@@ -240,12 +240,10 @@ const stations: AskWords<{
         label: 'Tightest bend',
         value: tightestRadiusMm === null ? 'none: straight' : `radius ${length(tightestRadiusMm)}`,
       },
-      ...table
-        .slice(0, 14)
-        .map(({ alongMm, aboveMm, extra }) => ({
-          label: `At ${length(alongMm)}${extra ? ', between' : ''}`,
-          value: length(aboveMm),
-        })),
+      ...table.slice(0, 14).map(({ alongMm, aboveMm, extra }) => ({
+        label: `At ${length(alongMm)}${extra ? ', between' : ''}`,
+        value: length(aboveMm),
+      })),
     ],
   }),
   sketch: () => 'The curve with its marks',

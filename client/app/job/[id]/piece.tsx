@@ -1,3 +1,3 @@
-import { lazyScreen } from '@/screens/workshop';
+import { lazyScreen } from '@/screens/lazyScreen';
 
 export default lazyScreen('PieceScreen');

@@ -4,7 +4,7 @@ import { router, type Href } from 'expo-router';
 import { useShelf } from '@/api/jobQueries';
 import { Row, Rows } from '@/ui/Row';
 import { Screen, Panel } from '@/ui/Screen';
-import { Heading, Small } from '@/ui/Words';
+import { Heading, Small } from '@/ui/Typography';
 import { useWords } from '@/person/PersonContext';
 
 /** Bench: answers to single questions, without a job; each is already answered for an example. */

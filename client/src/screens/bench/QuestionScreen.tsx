@@ -6,7 +6,7 @@ import { QuestionForm } from '@/bench/QuestionForm';
 import { useQuestion } from '@/bench/useQuestion';
 import { Action } from '@/ui/Action';
 import { Screen, Panel } from '@/ui/Screen';
-import { Body } from '@/ui/Words';
+import { Body } from '@/ui/Typography';
 import { useWords } from '@/person/PersonContext';
 
 /** One question of the Bench. */

@@ -32,7 +32,7 @@ import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
 import { Row, Rows, Swatch, Unfolded } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
-import { Body, Heading, Small } from '@/ui/Words';
+import { Body, Heading, Small } from '@/ui/Typography';
 import { KEEP_AS_IS } from '@/words';
 import { useView } from '@/worker/useSession';
 import { useWords } from '@/person/PersonContext';

@@ -25,7 +25,7 @@ import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
-import { Heading } from '@/ui/Words';
+import { Heading } from '@/ui/Typography';
 import { useWords } from '@/person/PersonContext';
 
 /** Coats: the orders found, a picture after every stage, the edge cut open, and the rehearsal. */

@@ -9,7 +9,7 @@ import { StepBar } from '@/job/StepBar';
 import { colour, measure, space } from '@/theme/theme';
 import { useLow } from '@/theme/useWide';
 import { useTitle } from '@/ui/useTitle';
-import { Heading } from '@/ui/Words';
+import { Heading } from '@/ui/Typography';
 import { useWords } from '@/person/PersonContext';
 
 /** Round every screen of a job: its name, how it is kept, and the steps. */

@@ -18,22 +18,22 @@ import { IconButton, Switch } from 'react-native-paper';
 import { PartDrawing } from '@/drawing/PartDrawing';
 import { Typed } from '@/forms/Field';
 import { showFirstFault } from '@/forms/firstFault';
-import { useKeptState } from '@/forms/kept';
+import { useKeptState } from '@/forms/keptForm';
 import { KeptNote } from '@/forms/KeptNote';
 import { Pick } from '@/forms/Pick';
 import { without } from '@/forms/tree';
 import { useJob } from '@/job/JobContext';
-import { fittedPoints, lineFields, readLine, type LineFields } from '@/job/lineForm';
-import { KIND_FORMS, KINDS_OFFERED, placeName, placesNeeded } from '@/job/lineKinds';
-import { LineValues } from '@/job/LineValues';
+import { fittedPoints, lineFields, readLine, type LineFields } from '@/setout/lineForm';
+import { KIND_FORMS, KINDS_OFFERED, placeName, placesNeeded } from '@/setout/lineKinds';
+import { LineValues } from '@/setout/LineValues';
 import { Missing } from '@/job/Missing';
 import { StepLayout } from '@/job/StepLayout';
-import { useDraftParts } from '@/job/useDraftParts';
+import { useDraftParts } from '@/setout/useDraftParts';
 import { measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
-import { Body, Small } from '@/ui/Words';
+import { Body, Small } from '@/ui/Typography';
 import { useFaultWords, useWords } from '@/person/PersonContext';
 
 /** One trim line, entered by measurement, drawn as it is typed. */

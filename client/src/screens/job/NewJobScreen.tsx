@@ -7,7 +7,7 @@ import * as v from 'valibot';
 import { useCreateJob } from '@/api/jobQueries';
 import { Field } from '@/forms/Field';
 import { showFirstFault } from '@/forms/firstFault';
-import { useKeptForm } from '@/forms/kept';
+import { useKeptForm } from '@/forms/keptForm';
 import { KeptNote } from '@/forms/KeptNote';
 import { typedNumber } from '@/forms/typed';
 import { Action } from '@/ui/Action';

@@ -17,27 +17,27 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PartDrawing } from '@/drawing/PartDrawing';
 import { showFirstFault } from '@/forms/firstFault';
-import { useKeptState } from '@/forms/kept';
+import { useKeptState } from '@/forms/keptForm';
 import { KeptNote } from '@/forms/KeptNote';
 import { Pick } from '@/forms/Pick';
 import { treeAt, without, withTree, type TreeKeys, type TypedTree } from '@/forms/tree';
 import { TreeField, TreeFormProvider } from '@/forms/TreeField';
-import { AttachedForm } from '@/job/AttachedForm';
-import { contextKinds, contextEntries, SurroundingsForm } from '@/job/RimsForm';
-import { FeaturesForm } from '@/job/FeaturesForm';
+import { AttachedForm } from '@/setout/AttachedForm';
+import { contextKinds, contextEntries, SurroundingsForm } from '@/setout/SurroundingsForm';
+import { FeaturesForm } from '@/setout/FeaturesForm';
 import { useJob } from '@/job/JobContext';
-import { newPart, partTree, readPart } from '@/job/partForm';
-import { PlaceForm } from '@/job/PlaceForm';
-import { PRESENT_SYSTEMS } from '@/job/presentSystems';
+import { newPart, partTree, readPart } from '@/setout/partForm';
+import { PlaceForm } from '@/setout/PlaceForm';
+import { PRESENT_SYSTEMS } from '@/forms/presentSystems';
 import { StepLayout } from '@/job/StepLayout';
-import { SurfaceForm, TakeOut } from '@/job/SurfaceForm';
-import { useDraftParts } from '@/job/useDraftParts';
+import { SurfaceForm, TakeOut } from '@/setout/SurfaceForm';
+import { useDraftParts } from '@/setout/useDraftParts';
 import { colour, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
-import { Heading, Small } from '@/ui/Words';
+import { Heading, Small } from '@/ui/Typography';
 
 /** One part: what it is, its surface, what a tape meets on it, what lines are measured from, and where it sits. */
 export function PartScreen() {

@@ -4,7 +4,7 @@ import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PartThumb } from '@/drawing/PartThumb';
-import { WholePiece } from '@/drawing/WholePiece';
+import { WholePiece } from '@/job/WholePiece';
 import { AirForm } from '@/job/AirForm';
 import { useJob } from '@/job/JobContext';
 import { JobForm } from '@/job/JobForm';
@@ -16,10 +16,10 @@ import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Row, Rows } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
-import { Body, Heading, Small } from '@/ui/Words';
+import { Body, Heading, Small } from '@/ui/Typography';
 import { downloadJob } from '@/job/download';
 import { useWords } from '@/person/PersonContext';
-import { PersonForm } from '@/person/PersonForm';
+import { PersonForm } from '@/people/PersonForm';
 
 /** Piece: the parts, the air, and what follows from them. */
 export function PieceScreen() {

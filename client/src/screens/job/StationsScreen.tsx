@@ -18,7 +18,7 @@ import { lengthText } from '@/forms/lengthText';
 import { Pick } from '@/forms/Pick';
 import { saveAnswer } from '@/job/download';
 import { useJob } from '@/job/JobContext';
-import { MatchForm } from '@/job/MatchForm';
+import { MatchForm } from '@/setout/MatchForm';
 import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
 import { space } from '@/theme/theme';
@@ -26,7 +26,7 @@ import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
 import { Table } from '@/ui/Table';
-import { Body, Heading, Small } from '@/ui/Words';
+import { Body, Heading, Small } from '@/ui/Typography';
 import { useView } from '@/worker/useSession';
 import { useWords } from '@/person/PersonContext';
 

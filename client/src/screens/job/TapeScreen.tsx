@@ -14,14 +14,14 @@ import { EntryRow } from '@/tape/EntryRow';
 import { AddOwnPiece, OwnPieceForm } from '@/tape/OwnPieces';
 import { PinTape } from '@/tape/PinTape';
 import { ReadyPanel } from '@/tape/ReadyPanel';
-import { useLaidDown } from '@/tape/useDown';
+import { useLaidDown } from '@/tape/useLaidDown';
 import { useOwnDrag } from '@/tape/useOwnDrag';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Rows } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
-import { Body, Heading, Small } from '@/ui/Words';
+import { Body, Heading, Small } from '@/ui/Typography';
 
 /** Tape: what is laid where, in order, with length and technique; to be walked through piece by piece. */
 export function TapeScreen() {

@@ -20,7 +20,7 @@ import { placeFaults } from '@/forms/faults';
 import { ColourInput } from '@/forms/ColourInput';
 import { Field } from '@/forms/Field';
 import { showFirstFault } from '@/forms/firstFault';
-import { useKeptForm } from '@/forms/kept';
+import { useKeptForm } from '@/forms/keptForm';
 import { KeptNote } from '@/forms/KeptNote';
 import { Pick } from '@/forms/Pick';
 import { resolverOf } from '@/forms/resolver';
@@ -32,7 +32,7 @@ import { finishFields, finishFormSchema, type FinishFields } from '@/shelf/finis
 import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
 import { Screen, Panel, Waiting } from '@/ui/Screen';
-import { Heading, Small } from '@/ui/Words';
+import { Heading, Small } from '@/ui/Typography';
 import { PULL_TIMING_WORDS } from '@/words';
 
 const words = (value: string) => value[0]!.toUpperCase() + value.slice(1);

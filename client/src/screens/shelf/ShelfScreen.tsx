@@ -11,7 +11,7 @@ import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Row, Rows, Swatch } from '@/ui/Row';
 import { Screen, Panel, Waiting } from '@/ui/Screen';
-import { Body, Heading, Small } from '@/ui/Words';
+import { Body, Heading, Small } from '@/ui/Typography';
 
 type Side = 'tape' | 'finish' | 'supply';
 

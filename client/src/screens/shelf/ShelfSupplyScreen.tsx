@@ -8,7 +8,7 @@ import { useDeleteEntry, useSaveEntry, useShelf } from '@/api/jobQueries';
 import { placeFaults } from '@/forms/faults';
 import { Field } from '@/forms/Field';
 import { showFirstFault } from '@/forms/firstFault';
-import { useKeptForm } from '@/forms/kept';
+import { useKeptForm } from '@/forms/keptForm';
 import { KeptNote } from '@/forms/KeptNote';
 import { Pick } from '@/forms/Pick';
 import { resolverOf } from '@/forms/resolver';

@@ -1,0 +1,85 @@
+import { EDGE_CONTEXT_KINDS, type Design, type EdgeContextKind } from '@lintrel/core';
+import { EDGE_CONTEXT_MEANINGS, EDGE_CONTEXT_NAMES } from '@lintrel/words';
+import { StyleSheet, View } from 'react-native';
+import { Pick } from '@/forms/Pick';
+import { TreeField } from '@/forms/TreeField';
+import { space } from '@/theme/theme';
+import { Row, Rows } from '@/ui/Row';
+import { Body, Small } from '@/ui/Typography';
+import type { ContextEntry } from './SurroundingsForm';
+
+interface RimStretchProps {
+  /** What stands in the form, and its place among all rims; null: nobody has said anything of it. */
+  readonly entry: ContextEntry | null;
+  readonly at: number;
+  readonly others: Design['parts'];
+  /** True where it may hold for a stretch alone. */
+  readonly mayBeShort: boolean;
+  readonly onKind: (kind: EdgeContextKind) => void;
+  readonly onPart: (part: string | undefined) => void;
+}
+
+/** What lies beyond an edge, or a stretch of it. */
+export function SurroundingsStretch({ entry, at, others, mayBeShort, onKind, onPart }: RimStretchProps) {
+  const kind = (entry?.beyond ?? 'free') as EdgeContextKind;
+  const offered = EDGE_CONTEXT_KINDS.filter((rimKind) => rimKind !== 'goes-on' || others.length > 0);
+  return (
+    <>
+      <Rows>
+        {offered.map((offeredKind) => (
+          <Row
+            key={offeredKind}
+            label={EDGE_CONTEXT_NAMES[offeredKind]}
+            chosen={offeredKind === kind}
+            onPress={() => onKind(offeredKind)}
+            testID={`beyond-${offeredKind}`}
+          >
+            <Body>{EDGE_CONTEXT_NAMES[offeredKind]}</Body>
+            <Small>{EDGE_CONTEXT_MEANINGS[offeredKind]}</Small>
+          </Row>
+        ))}
+      </Rows>
+      {kind === 'gap' ? (
+        <View style={styles.row}>
+          <TreeField at={['rims', at, 'width']} label="Width of the gap" unit="length" testID="gap-width" />
+          <TreeField at={['rims', at, 'depth']} label="Its depth" unit="length" />
+        </View>
+      ) : null}
+      {kind === 'goes-on' || kind === 'gap' || kind === 'butt' ? (
+        <Pick
+          label="Which part is there"
+          value={String(entry?.part ?? '')}
+          options={[
+            ...(kind === 'goes-on' ? [] : [{ value: '', label: 'None of this job: it stays clean' }]),
+            ...others.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+          onChange={(part) => onPart(part === '' ? undefined : part)}
+        />
+      ) : null}
+      {kind !== 'free' && mayBeShort ? (
+        <View style={styles.row}>
+          <TreeField
+            at={['rims', at, 'from']}
+            label="Only from"
+            unit="length"
+            optional
+            hint="Along the edge; empty: from its beginning"
+            testID="rim-from"
+          />
+          <TreeField
+            at={['rims', at, 'to']}
+            label="Only to"
+            unit="length"
+            optional
+            hint="Empty: to its end"
+            testID="rim-to"
+          />
+        </View>
+      ) : null}
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
+});

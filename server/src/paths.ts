@@ -1,0 +1,19 @@
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+// Where things lie, whether the server runs from its sources or from the one file it was put into.
+
+const OWN = fileURLToPath(import.meta.url);
+/** True while it runs from its sources. */
+export const RUNS_FROM_SOURCES = OWN.endsWith('.ts');
+const HERE = dirname(OWN);
+
+/** The checkout. */
+export const ROOT = join(HERE, RUNS_FROM_SOURCES ? '../..' : '../../..');
+/** The numbered files that make the tables. */
+export const MIGRATIONS = join(HERE, RUNS_FROM_SOURCES ? 'db/migrations' : 'migrations');
+/** The program of a worker process, and the options node needs for it. */
+export const WORKER_PROCESS = {
+  file: join(HERE, RUNS_FROM_SOURCES ? 'work/worker.ts' : 'worker.mjs'),
+  needs: RUNS_FROM_SOURCES ? ['--import', 'tsx'] : [],
+} as const;
