@@ -21,25 +21,60 @@ export interface TestDatabase {
   readonly drop: () => Promise<void>;
 }
 
-/** Makes an empty database of its own. */
-export async function makeDatabase(): Promise<TestDatabase> {
-  const name = `test_${randomBytes(6).toString('hex')}`;
-  const run = async (sql: string) => {
-    const client = new pg.Client({ connectionString: adminUrl() });
-    await client.connect();
-    try {
-      await client.query(sql);
-    } finally {
-      await client.end();
-    }
-  };
-  const { close } = await opened(
-    () => run(`CREATE DATABASE ${name}`),
-    () => run(`DROP DATABASE ${name} WITH (FORCE)`),
-  );
+/** Runs one statement in the database that others are made in. */
+async function administrate(sql: string): Promise<void> {
+  const client = new pg.Client({ connectionString: adminUrl() });
+  await client.connect();
+  try {
+    await client.query(sql);
+  } finally {
+    await client.end();
+  }
+}
+
+const urlOf = (name: string): string => {
   const url = new URL(adminUrl());
   url.pathname = `/${name}`;
-  return { url: url.href, drop: close };
+  return url.href;
+};
+
+/**
+ * Makes a database of its own.
+ * @param content nothing, or the shop of the demo, copied from one that is made once
+ */
+export async function makeDatabase(content: 'empty' | 'demo' = 'empty'): Promise<TestDatabase> {
+  const name = `test_${randomBytes(6).toString('hex')}`;
+  const template = content === 'empty' ? 'template1' : await demoTemplate();
+  const { close } = await opened(
+    () => administrate(`CREATE DATABASE ${name} TEMPLATE ${template}`),
+    () => administrate(`DROP DATABASE ${name} WITH (FORCE)`),
+  );
+  return { url: urlOf(name), drop: close };
+}
+
+/** The demo tells of the hours before now: a template is of use for so long, minutes. */
+const TEMPLATE_MIN = 5;
+/** Name of the lock under which a template is made, so that each is made once by all processes of tests. */
+const TEMPLATE_LOCK = 20_261;
+
+/** A database others are copied from, made by a real server the first time it is asked for. */
+async function demoTemplate(): Promise<string> {
+  const name = `template_demo_${Math.floor(Date.now() / (TEMPLATE_MIN * 60_000))}`;
+  const client = new pg.Client({ connectionString: adminUrl() });
+  await client.connect();
+  try {
+    await client.query('SELECT pg_advisory_lock($1)', [TEMPLATE_LOCK]);
+    const { rowCount } = await client.query('SELECT 1 FROM pg_database WHERE datname = $1', [name]);
+    if (rowCount === 1) return name;
+    const making = `making_${randomBytes(6).toString('hex')}`;
+    await client.query(`CREATE DATABASE ${making}`);
+    const server = await startServer(urlOf(making));
+    await server.stop();
+    await client.query(`ALTER DATABASE ${making} RENAME TO ${name}`);
+    return name;
+  } finally {
+    await client.end();
+  }
 }
 
 export interface RunningServer {
@@ -174,7 +209,7 @@ export function appUnderTest(): {
 } {
   const app = {} as { server: RunningServer; browser: TestBrowser; database: TestDatabase };
   beforeAll(async () => {
-    app.database = await makeDatabase();
+    app.database = await makeDatabase('demo');
     app.server = await startServer(app.database.url);
     app.browser = await startBrowser();
   });

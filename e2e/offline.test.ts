@@ -30,7 +30,7 @@ const PICTURE = join(__dirname, '../docs/screenshots/run.png');
 const DONE = '[data-testid=done]:not([aria-disabled=true])';
 
 beforeAll(async () => {
-  database = await makeDatabase();
+  database = await makeDatabase('demo');
   server = await startServer(database.url);
   browser = await startBrowser();
 });

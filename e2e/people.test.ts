@@ -36,7 +36,7 @@ async function nobody(hands: Hands): Promise<void> {
 }
 
 beforeAll(async () => {
-  database = await makeDatabase();
+  database = await makeDatabase('demo');
   server = await startServer(database.url, { env: { LINTREL_SIGN_IN: 'yes' } });
   // The code that is printed at the start, as one of our own.
   const db = new pg.Client(database.url);

@@ -38,7 +38,7 @@ async function until(look: () => Promise<boolean>): Promise<void> {
 }
 
 beforeAll(async () => {
-  database = await makeDatabase();
+  database = await makeDatabase('demo');
   server = await startServer(database.url, { env });
   browser = await startBrowser([`--host-resolver-rules=MAP ${NAME} 127.0.0.1, MAP evil.test 127.0.0.1`]);
 });

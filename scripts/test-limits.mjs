@@ -12,3 +12,12 @@ export const SILENT_RUN_MS = 10 * 60_000;
 export const EXIT_MS = 60_000;
 /** Maximum time to close what a test file has left open, ms. */
 export const CLOSE_MS = 30_000;
+/** True in `npm run soak`: random and exhaustive tests run in full. */
+export const SOAK = process.env.LINTREL_SOAK === '1';
+/**
+ * How many random cases a test tries: a small fixed set in `npm test`, all of them in `npm run soak`.
+ * @template T
+ * @param {T} quick in `npm test`
+ * @param {T} full in `npm run soak`
+ */
+export const depth = (quick, full) => (SOAK ? full : quick);

@@ -1,6 +1,7 @@
 // npm test: installs what is missing, then lint, types, unit, server and browser tests against a database of their own.
 import { mkdirSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
+import { join } from 'node:path';
 import { ensureClient } from './client.mjs';
 import { startDatabase } from './database.mjs';
 import { ensureChromium, ensurePackages, ensurePostgres } from './ensure.mjs';
@@ -24,9 +25,15 @@ async function main() {
     count(await runChecks());
     await withLock(`prepare ${ROOT}`, 'another run of this folder is building; waiting for it', ensureClient);
     database = await startDatabase(programs, 'test-database', { durable: false });
-    await ensureProgram('server');
+    const program = await ensureProgram('server');
     mkdirSync(DATA, { recursive: true });
-    const env = { ...process.env, LINTREL_TEST_DATABASE: database.url, CHROMIUM: chromium, NODE_ENV: 'test' };
+    const env = {
+      ...process.env,
+      LINTREL_TEST_DATABASE: database.url,
+      LINTREL_WORKER: join(program, 'worker.mjs'),
+      CHROMIUM: chromium,
+      NODE_ENV: 'test',
+    };
     // Pure computation runs in parallel, and so do browsers, each with a server and a database of its own; tests of clocks,
     // ports and processes of the machine run one after the other.
     const parallel = ['--maxWorkers', String(Math.max(2, availableParallelism()))];

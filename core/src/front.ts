@@ -1,4 +1,4 @@
-// A narrow door for what is loaded first: units, the log, the list of jobs. Nothing of geometry, colours or planning comes with it.
+// Narrow entry for what is loaded first: units, the log, the list of jobs; nothing of geometry, colours or planning.
 export * from './kit';
 export * from './units';
 export * from './runsheet';

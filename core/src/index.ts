@@ -1,4 +1,4 @@
-// The doors of all rooms, in the order of the work.
+// All folders of core, in order of the work.
 export * from './kit';
 export * from './units';
 export * from './tape';

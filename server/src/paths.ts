@@ -12,8 +12,10 @@ const HERE = dirname(OWN);
 export const ROOT = join(HERE, RUNS_FROM_SOURCES ? '../..' : '../../..');
 /** The numbered files that make the tables. */
 export const MIGRATIONS = join(HERE, RUNS_FROM_SOURCES ? 'db/migrations' : 'migrations');
+/** A worker program that was built before; tests, which run the server from its sources, need not compile it in every process. */
+const BUILT_WORKER = process.env.LINTREL_WORKER;
 /** The program of a worker process, and the options node needs for it. */
-export const WORKER_PROCESS = {
-  file: join(HERE, RUNS_FROM_SOURCES ? 'work/worker.ts' : 'worker.mjs'),
-  needs: RUNS_FROM_SOURCES ? ['--import', 'tsx'] : [],
-} as const;
+export const WORKER_PROCESS =
+  RUNS_FROM_SOURCES && BUILT_WORKER === undefined
+    ? { file: join(HERE, 'work/worker.ts'), needs: ['--import', 'tsx'] }
+    : { file: BUILT_WORKER ?? join(HERE, 'worker.mjs'), needs: [] };

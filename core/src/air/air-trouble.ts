@@ -9,14 +9,14 @@ export interface AirTrouble {
   readonly worst: number;
 }
 
-/** The air is looked at so often, min. */
+/** Time between two checks of the air, min. */
 const LOOK_EVERY_MIN = 5;
 
 /**
- * Whether tape or paint may go on through a stretch of work.
- * @param leastC coldest the tape or paint may go on at
- * @param surfaceBelowC how much colder the part is than the air; 0: as warm
- * @returns one of each kind at most; empty where all is well
+ * Checks whether tape or paint may be applied during a stretch of work.
+ * @param leastC lowest temperature at which the tape or paint may be applied
+ * @param surfaceBelowC how much colder the part is than the air; 0: the same
+ * @returns at most one trouble of each kind; empty if there is none
  */
 export function airTroubles(
   course: AirSeries,

@@ -7,7 +7,7 @@ export type AirMovement = (typeof AIR_MOVEMENTS)[number];
 const airC = () => numberBetween(-20, 80, '°C');
 const rhPercent = () => numberBetween(1, 100, '%');
 
-/** Air of the day where it is sprayed: constant until readings say otherwise. */
+/** Air where the job is sprayed: constant until readings replace it. */
 export const climateSchema = v.strictObject({
   airC: airC(),
   rhPercent: rhPercent(),

@@ -2,7 +2,7 @@ import { bisect } from '../kit';
 import { type DryingAir, dryingRate } from './rate';
 import { airAt, type AirSeries } from './series';
 
-/** How fast something goes on in this air, compared with the reference. */
+/** Speed of a process in this air relative to the reference air. */
 export type RateFunction = (air: DryingAir) => number;
 
 /** What decides how fast a film dries. */
@@ -74,9 +74,9 @@ export function elapsedBetween(pace: RateFunction, course: AirSeries, fromMin: n
 }
 
 /**
- * When so many reference minutes have passed.
+ * Moment at which a number of reference minutes has elapsed.
  * @param neededMin 0 or more
- * @returns the moment; null where it does not come within a year
+ * @returns the moment; null if it is not reached within a year
  */
 export function timeWhenElapsed(
   pace: RateFunction,

@@ -4,7 +4,7 @@ import { airAt, type AirReading, type AirSeries } from './series';
 /** Where warmth may come from: an oven or a baking booth, a lamp or fan, the sun. */
 export const HEATS = ['bake', 'heater', 'sun'] as const;
 
-/** Warmth that is brought to a film, not to the room. */
+/** Heat applied to a film, not to the room. */
 export interface Heat {
   readonly kind: (typeof HEATS)[number];
   readonly fromMin: number;
@@ -13,7 +13,7 @@ export interface Heat {
   readonly filmC: number;
 }
 
-/** Why a heat does more harm than good; null: it may be. */
+/** Why heating to this temperature would do harm; null if it is fine. */
 export const heatRisk = ({ filmC }: Pick<Heat, 'filmC'>, mostC: number): 'too-hot' | null =>
   filmC > mostC ? 'too-hot' : null;
 

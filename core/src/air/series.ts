@@ -10,15 +10,15 @@ export interface AirReading {
 }
 
 /**
- * Air as it changes: readings in the order of time. Between two it changes evenly, before the first and after the last it stays as it is
- * there; two at one moment are a step.
+ * Air over time: readings in order of time. Linear between two readings, constant before the first and after the
+ * last; two readings at the same moment are a step.
  */
 export interface AirSeries {
   readonly readings: readonly AirReading[];
   readonly movement: AirMovement;
 }
 
-/** Air that stays as it is. */
+/** A series of constant air. */
 export const constantAir = ({ airC, rhPercent, movement }: DryingAir): AirSeries => ({
   readings: [{ atMin: 0, airC, rhPercent }],
   movement,
@@ -51,9 +51,10 @@ const DAY_MIN = 1440;
 const EVERY_MIN = 30;
 
 /**
- * Air over days from what a forecast says of each: half a wave from the coolest to the warmest hour, and half a wave back.
- * @param days one a day, from the day that midnight begins; the last goes on
- * @param midnightMin that midnight, on the clock of the course
+ * Air over several days from a forecast: half a cosine wave from the coolest to the warmest hour and half a wave
+ * back.
+ * @param days one entry a day, starting at `midnightMin`; the last one continues
+ * @param midnightMin first midnight, on the clock of the series
  */
 export function forecastAir(days: readonly DayAndNight[], midnightMin: number, movement: AirMovement): AirSeries {
   const turns = days.flatMap(({ dayC, nightC, dayRh, nightRh }, day) => [
@@ -83,10 +84,11 @@ function between(from: AirReading, to: AirReading, share: number): AirReading {
 }
 
 /**
- * What was measured, and what is expected after it.
- * @param measured readings in the order of time
- * @param expected air beyond them
- * @param trustMin so long after the last reading the expected air takes over, evenly: a room does not change at once
+ * Measured air followed by the forecast.
+ * @param measured readings in order of time
+ * @param expected forecast after them
+ * @param trustMin time after the last reading over which the forecast takes over linearly, since a room does not
+ *   change at once
  */
 export function measuredThenForecast(
   measured: readonly AirReading[],

@@ -4,7 +4,7 @@ import { instantText, numberBetween } from '../kit';
 import { MS_PER_MINUTE } from '../units';
 import { instant } from './summary';
 
-/** A reading of the air: from the sensor, or typed by somebody. */
+/** A reading of the air, from the sensor or typed in. */
 const readingSchema = v.object({
   at: instant(),
   airC: v.number(),
@@ -12,10 +12,10 @@ const readingSchema = v.object({
   by: v.picklist(['sensor', 'typed']),
 });
 
-/** The air of the last days, oldest first; and whether the sensor speaks: null where there is none. */
+/** Readings of the last days, oldest first, and the state of the sensor; null if there is no sensor. */
 export const airAnswerSchema = v.object({
   readings: v.array(readingSchema),
-  /** What is expected by the forecast somebody has typed; empty: nothing is. */
+  /** Forecast typed in by a person; empty if there is none. */
   expected: v.array(v.object({ atMin: v.number(), airC: v.number(), rhPercent: v.number() })),
   sensor: v.nullable(
     v.object({ state: v.picklist(['speaking', 'silent', 'out-of-range']), heardAt: v.nullable(instant()) }),
@@ -23,11 +23,11 @@ export const airAnswerSchema = v.object({
 });
 export type AirAnswer = v.InferOutput<typeof airAnswerSchema>;
 
-/** Readings as they are told, as air that films dry in. */
+/** Readings of an answer as the series that films dry in. */
 export const measuredOf = (readings: AirAnswer['readings']): AirReading[] =>
   readings.map(({ at, airC, rhPercent }) => ({ atMin: Date.parse(at) / MS_PER_MINUTE, airC, rhPercent }));
 
-/** Air that somebody has read off. */
+/** A reading typed in by a person. */
 export const typedAirSchema = v.strictObject({
   at: instantText(),
   airC: numberBetween(-20, 60, '°C'),

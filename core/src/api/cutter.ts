@@ -7,12 +7,12 @@ export const cutSchema = v.strictObject({ job: idText(), widthMm: numberBetween(
 /** How far a cutter is with what was sent to it. */
 export const cutStateSchema = v.object({
   id: v.string(),
-  /** `broken`: the line to the cutter broke, or it said what nobody understands. */
+  /** `broken`: the connection to the cutter was lost, or it sent a message outside the protocol. */
   state: v.picklist(['cutting', 'done', 'cancelled', 'out-of-sheet', 'broken']),
   /** Paths that are cut, and all of them. */
   done: v.number(),
   of: v.number(),
-  /** An SVG of what was cut; null as long as it is cutting, and where the cutter told nothing. */
+  /** SVG of what was cut; null while cutting, and if the cutter sent none. */
   picture: v.nullable(v.string()),
 });
 export type CutState = v.InferOutput<typeof cutStateSchema>;

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { instantText, nameText, stepText } from '../kit';
 import { messageSchema } from './summary';
 
-// What the clock is told of the day's plan. Moments are ms since 1970.
+// The day's plan as the Clock gets it. Moments are ms since 1970.
 
 const stepSchema = v.object({ id: v.string(), say: messageSchema });
 
@@ -37,7 +37,7 @@ export const dayAnswerSchema = v.object({
   /** In the order of time. */
   work: v.array(workSchema),
   endMs: v.nullable(v.number()),
-  /** No plan ends sooner; `proven`: this one is as good. */
+  /** Lower bound: no plan ends sooner; `proven`: this plan reaches it. */
   leastEndMs: v.number(),
   proven: v.boolean(),
   /** What the end waits for, from the first to the last: why each does not begin sooner. */
@@ -61,7 +61,7 @@ export const dayAnswerSchema = v.object({
   ),
   /** Stretches of work further on that are not planned yet. */
   more: v.number(),
-  /** What cannot be kept, and what would help. */
+  /** Constraints that cannot be kept, with suggestions. */
   troubles: v.array(messageSchema),
   /** Jobs that were sprayed in the booth lately: till when at the least others stay out. */
   booth: v.array(
@@ -80,7 +80,7 @@ export const dayAnswerSchema = v.object({
 });
 export type DayAnswer = v.InferOutput<typeof dayAnswerSchema>;
 
-/** Fixes who does a stretch of work and when it begins; neither: it is let go. */
+/** Pins who does a task and when it starts; with neither, the pin is removed. */
 export const pinSchema = v.strictObject({
   work: v.pipe(v.string(), v.minLength(1), v.maxLength(500)),
   person: v.nullable(nameText()),

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { WORK_SORTS } from '../runsheet';
 
-/** How quick hands are in this shop: of everybody together (person null) and of each who signs. */
+/** Working speed in this shop, of everybody together (`person` null) and of each person who signs in. */
 export const minutesAnswerSchema = v.array(
   v.object({
     person: v.nullable(v.string()),

@@ -6,7 +6,7 @@ import { instant } from './summary';
 export const ROLES = ['owner', 'painter', 'helper', 'viewer'] as const;
 export type Role = (typeof ROLES)[number];
 
-/** What one needs to be allowed something. `open`: nothing; `signed`: to be somebody. */
+/** Permission a route requires. `open`: none; `signed`: any signed-in person. */
 export type Permission = 'open' | 'signed' | 'look' | 'run' | 'plan' | 'shelf' | 'shop' | 'people';
 
 /** What each role may. */
@@ -39,14 +39,14 @@ const typed = () =>
     v.maxLength(200, faultText(messageWithoutValues('field.passphrase'))),
   );
 
-/** The first owner, let in by the code the start has printed. */
+/** Creates the first owner, authorized by the set-up code printed at the start. */
 export const setUpSchema = v.strictObject({
   code: typed(),
   name: nameText(),
   passphrase: passphrase(),
   device: nameText(),
 });
-/** `phone`: this is a phone of the shop, called so, on which hands change by a PIN. */
+/** `phone`: pairs this device as a shared phone of the shop under this name; people switch on it by PIN. */
 export const signInSchema = v.strictObject({
   name: typed(),
   passphrase: typed(),
@@ -69,8 +69,11 @@ export const ownPassphraseSchema = v.strictObject({ old: typed(), passphrase: pa
 export const personSchema = v.object({ id: v.string(), name: v.string(), role: oneOfWords(ROLES) });
 export type ShopPerson = v.InferOutput<typeof personSchema>;
 
-/** Who one is here. `signIn`: whether one has to be somebody; `setUp`: whether there is an owner yet; `phone`: whose hands may change on it; `pinEnded`: one's PIN was
- * ended when PINs came to open no more than a painter's rights. */
+/**
+ * Who is signed in. `signIn`: whether signing in is required; `setUp`: whether an owner exists; `phone`: people who
+ * may switch to this device by PIN; `pinEnded`: the PIN was cancelled when PINs were limited to the permissions of a
+ * painter.
+ */
 export const currentPersonSchema = v.object({
   signIn: v.boolean(),
   setUp: v.boolean(),
@@ -83,12 +86,15 @@ export type CurrentPerson = v.InferOutput<typeof currentPersonSchema>;
 export const peopleSchema = v.object({
   people: v.array(v.object({ ...personSchema.entries, hasPin: v.boolean(), pinLocked: v.boolean() })),
 });
-/** Phones of the shop, on which hands change by a PIN. */
+/** Shared phones of the shop, on which people switch by PIN. */
 export const phonesSchema = v.object({
   phones: v.array(v.object({ id: v.string(), name: v.string(), pairedAt: instant() })),
 });
 
-/** The secret address of one's calendar: when it was made, null where there is none; and the address itself, told once, when it is made. */
+/**
+ * Secret calendar address of a person: when it was created, null if there is none. The address itself is returned
+ * only once, on creation.
+ */
 export const calendarLinkSchema = v.object({ madeAt: v.nullable(instant()) });
 export const newCalendarLinkSchema = v.object({ madeAt: instant(), token: v.string() });
 
@@ -108,7 +114,7 @@ export const sessionsSchema = v.object({
 });
 export type Session = v.InferOutput<typeof sessionsSchema>['sessions'][number];
 
-/** Links to one job that hold; `token` only when it is made: it is kept nowhere. */
+/** Active customer links of a job; `token` is returned only on creation and stored nowhere. */
 export const linksSchema = v.object({
   links: v.array(v.object({ id: v.string(), madeAt: instant(), madeBy: v.nullable(v.string()) })),
 });

@@ -23,7 +23,7 @@ import { outlineSchema } from '../surface';
 import { supplySchema, tapeSchema } from '../tape';
 import { instant, messageSchema, revision } from './summary';
 
-/** Asks for a new job. */
+/** Request for a new job. */
 export const newJobSchema = v.strictObject({
   title: nameText(),
   kind: oneOfWords(JOB_KINDS),
@@ -34,7 +34,7 @@ export type NewJob = v.InferInput<typeof newJobSchema>;
 /** Archives a job, or brings it back. */
 export const archiveSchema = v.strictObject({ archived: v.boolean() });
 
-/** A job as it is kept: its design at the newest revision. */
+/** A stored job with its newest design. */
 export const jobSchema = v.object({
   id: v.pipe(v.string(), v.uuid()),
   revision: revision(),
@@ -50,7 +50,10 @@ export const jobSchema = v.object({
 });
 export type Job = v.InferOutput<typeof jobSchema>;
 
-/** Saves a design that was changed from `revision`; `save` names the save, so that it may be sent again when its answer was lost. */
+/**
+ * Saves a design based on `revision`; `save` is an id of this save, so that it can be repeated if the answer was
+ * lost.
+ */
 export const saveJobSchema = v.strictObject({
   revision: revision(),
   save: v.optional(uuidText()),
@@ -58,7 +61,7 @@ export const saveJobSchema = v.strictObject({
 });
 export type SaveJob = v.InferOutput<typeof saveJobSchema>;
 
-/** Everything on the shelf. A reader takes it however much there is: what may be put there is limited where it is put. */
+/** The whole shelf. Not limited on reading: limits are checked where entries are added. */
 const learnedEntries = { factor: v.number(), low: v.number(), high: v.number(), count: v.number() };
 export const wholeShelfSchema = v.object({
   tapes: v.array(tapeSchema),
@@ -132,7 +135,7 @@ export const allReservedSchema = v.object({ reserved: v.array(stockReservedSchem
 export const startSchema = v.strictObject({
   revision: revision(),
   event: logEventSchema,
-  /** Mark of the shelf the plan that was looked at follows from; left out by older phones. */
+  /** Fingerprint of the shelf the plan on screen was made from; missing from older clients. */
   shelf: v.optional(v.pipe(v.string(), v.regex(/^[0-9a-f]{14}$/))),
 });
 
@@ -140,14 +143,14 @@ export const startSchema = v.strictObject({
 export const MAX_ENTRIES_PER_REQUEST = 500;
 export const sendLogSchema = v.strictObject({
   entries: v.pipe(v.array(v.unknown()), v.minLength(1), v.maxLength(MAX_ENTRIES_PER_REQUEST)),
-  /** Ids of the people who made entries, by the id of the entry; of those left out it is whoever is signed in. */
+  /** Author of each entry by its id; a missing one is the person signed in. */
   authors: v.optional(v.record(uuidText(), uuidText())),
 });
 
-/** Says which step of a run sheet a device is at. */
+/** Announces which step of a run sheet a device shows. */
 export const announcePresenceSchema = v.strictObject({ step: stepText(), device: nameText() });
 
-/** With a refusal of code `stale`: the version sent and the version kept. */
+/** With a refusal `stale`: the version sent and the version stored. */
 export const versionsSchema = v.object({ yours: saveJobSchema, current: jobSchema });
 
 /** A drawing to be read: the text of an SVG or DXF file. */
@@ -164,7 +167,7 @@ export const drawingSummarySchema = v.object({
 });
 export type DrawingSummary = v.InferOutput<typeof drawingSummarySchema>;
 
-/** Asks for a drawing to be made into an outline and a line. */
+/** Request to import a drawing as an outline and a line. */
 export const importDrawingSchema = v.strictObject({
   text: v.string(faultText(messageWithoutValues('field.file-text'))),
   wish: v.strictObject({
@@ -186,5 +189,5 @@ export const importedDrawingSchema = v.object({
 });
 export type ImportedDrawing = v.InferOutput<typeof importedDrawingSchema>;
 
-/** Asks for one part as a drawing. */
+/** Request to export one part as a drawing. */
 export const drawingOutSchema = v.strictObject({ part: idText(), format: oneOfWords(['svg', 'dxf']) });

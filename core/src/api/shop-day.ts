@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { shopDaySchema } from '../day';
 import { revision } from './summary';
 
-/** The hours of the shop as they are kept, with the revision they are at; 0: nobody has set them yet. */
+/** Stored hours of the shop with their revision; 0: never set. */
 export const keptShopDaySchema = v.object({ revision: v.number(), day: shopDaySchema });
 export type KeptShopDay = v.InferOutput<typeof keptShopDaySchema>;
 

@@ -4,12 +4,12 @@ import { JOB_KINDS, type Message, wholeBetween } from '../kit';
 import { newestEventSchema } from '../log';
 import type { FrozenPlan } from '../runsheet';
 
-// What the list of jobs and a run sheet are told: it knows nothing of designs.
+// Data of the list of jobs and of a run sheet, without designs.
 
 export const instant = () => v.pipe(v.string(), v.isoTimestamp());
 export const revision = () => wholeBetween(1, 1_000_000_000);
 
-/** A code with its values, to be put into words by whoever shows it. */
+/** A code with its values, put into words where it is shown. */
 export const messageSchema = v.object({
   code: v.string(),
   values: v.record(v.string(), v.any()),
@@ -41,7 +41,7 @@ const windowSchema = v.object({
   heats: v.optional(v.pipe(v.array(heatSchema), v.readonly())),
 });
 
-/** A job in the list, with what is on. */
+/** A job in the list with its running windows. */
 export const jobSummarySchema = v.object({
   id: v.string(),
   title: v.string(),
@@ -68,7 +68,7 @@ export const jobListSchema = v.object({
   more: v.nullable(v.string()),
 });
 
-/** Something that has changed: which job, where it is one; told in order by its number. */
+/** A change: its kind, and its job if it concerns one; numbered in order. */
 export const changeSchema = v.object({
   seq: v.number(),
   kind: v.picklist(['job', 'log', 'shelf']),
@@ -79,7 +79,7 @@ export type Change = v.InferOutput<typeof changeSchema>;
 /** How a phone comes to trust this shop: its secret addresses, and the mark of what is to be trusted; null: nothing of the shop's own. */
 export const trustSchema = v.object({ addresses: v.array(v.string()), fingerprint: v.nullable(v.string()) });
 
-/** A device that is at a step of a run sheet now, and whose hands hold it. It is told, and kept nowhere. */
+/** A device that shows a step of a run sheet now, and the person using it. Sent to the other pages, not stored. */
 export const presenceSchema = v.object({
   job: v.string(),
   step: v.string(),
@@ -91,7 +91,7 @@ export type Presence = v.InferOutput<typeof presenceSchema>;
 /** How many jobs of the demo are in the shop. */
 export const ownShopSchema = v.object({ demoJobs: v.number() });
 
-/** A backup that is kept, the newest first in the list. */
+/** A stored backup; the newest comes first in the list. */
 const backupSchema = v.object({ name: v.string(), at: instant(), bytes: v.number() });
 export type BackupKept = v.InferOutput<typeof backupSchema>;
 /** Why the last backup could not be written, and when that was tried. */
@@ -101,8 +101,9 @@ const backupFailureSchema = v.object({
 });
 export type BackupFailure = v.InferOutput<typeof backupFailureSchema>;
 /**
- * `made`: whether this server makes any; `most`: how many are kept; `failure`: null after one that was written; `freeBytes`: null where it
- * cannot be told; `low`: too little for the next ones; `keySet`: whether passphrases and PINs are in them, encrypted.
+ * `made`: whether this server makes backups; `most`: how many are kept; `failure`: null if the last one was written;
+ * `freeBytes`: null if unknown; `low`: too little space for the next ones; `keySet`: whether passphrases and PINs
+ * are included, encrypted.
  */
 export const backupsSchema = v.object({
   made: v.boolean(),
@@ -115,18 +116,18 @@ export const backupsSchema = v.object({
 });
 export type Backups = v.InferOutput<typeof backupsSchema>;
 
-// What was frozen comes back as it was, whatever version of plan it is: readWorkSheet reads it.
+// A frozen plan is returned unchanged, whatever its version: `readWorkSheet` reads it.
 const frozenPlan = () =>
   v.custom<FrozenPlan>(
     (plan) => typeof plan === 'object' && plan !== null && (plan as FrozenPlan).format === 'lintrel-plan',
   );
-/** An entry as it is kept: its number is the server's, and so is the order. */
+/** A stored entry. Its number, and so the order, is given by the server. */
 export const keptEventSchema = v.object({ ...newestEventSchema.entries, seq: v.number() });
 export type KeptEvent = v.InferOutput<typeof keptEventSchema>;
 
 /** Entries after a number, and the newest work sheet there is; null: none was started. */
 export const logAnswerSchema = v.object({ sheet: v.nullable(v.number()), events: v.array(keptEventSchema) });
-/** What became of each entry that was sent: it is kept under a number, or why not. */
+/** Result for each entry sent: the number it is stored under, or why it was refused. */
 export const entryResultsSchema = v.object({
   entries: v.array(
     v.union([
@@ -152,7 +153,7 @@ const revision0 = () => wholeBetween(0, 1_000_000_000);
 
 /** The plan a job was started with, and its log. */
 export const runSchema = runOf(frozenPlan());
-/** The same as it is sent: the plan is left out (null) for one who has that sheet already, and says so by `?have=`. */
+/** The same as sent: the plan is null for a client that already has this sheet, as given by `?have=`. */
 export const runAnswerSchema = runOf(v.nullable(frozenPlan()));
 export type RunAnswer = v.InferOutput<typeof runAnswerSchema>;
 export type RunRecord = v.InferOutput<typeof runSchema>;

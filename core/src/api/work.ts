@@ -1,16 +1,16 @@
 import * as v from 'valibot';
 
-/** What is being done for somebody who waits: waiting its turn; reading a file, checking it; working a plan or the parts out; writing pages. */
+/** Phases of long work: waiting in the queue, reading a file, checking it, computing, writing pages. */
 export const WORK_PHASES = ['waiting', 'reading', 'checking', 'working-out', 'writing'] as const;
 
-/** How far long work is; `of`: how many pieces there are, 0 where nobody knows. */
+/** Progress of long work; `of`: total number of pieces, 0 if unknown. */
 export const workProgressSchema = v.object({ doing: v.picklist(WORK_PHASES), done: v.number(), of: v.number() });
 export type WorkProgress = v.InferOutput<typeof workProgressSchema>;
 
-/** What a page is told that asks how far its request is; null where it is not here any more, or another server works at it. */
+/** Answer to a page that asks for the progress of its request; null if it has ended or runs on another server. */
 export const workAnswerSchema = v.object({ progress: v.nullable(workProgressSchema) });
 
-/** Told again and again while something long is worked out. */
+/** Called repeatedly while long work is in progress. */
 export type ReportProgress = (progress: WorkProgress) => void;
 
 /** The name under which a page asks how far its request is, sent along with it. */

@@ -1,3 +1,4 @@
+import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
 import { distanceToSegment, isInsideRing, type Point, ringArea } from '../curves';
 import { closeRing, firstItem } from '../kit';
@@ -136,7 +137,7 @@ describe('any arrangement', () => {
         const slack = areas.reduce((all, { perimeterMm }) => all + perimeterMm, 0) * 0.001;
         return Math.abs(sum - 1_000_000) <= slack && areas.every(({ seed }, index) => areaAt(areas, seed) === index);
       }),
-      { numRuns: 120 },
+      { numRuns: depth(20, 120) },
     );
   });
 
@@ -149,7 +150,7 @@ describe('any arrangement', () => {
         const theirs = librarySizes(lines).filter((size) => size > 5);
         return ours.length === theirs.length && ours.every((size, index) => Math.abs(size - theirs[index]!) <= 6);
       }),
-      { numRuns: 60 },
+      { numRuns: depth(10, 60) },
     );
   });
 
@@ -170,7 +171,7 @@ describe('any arrangement', () => {
           return on(lines).areas.length === 1 + lines.length + meetings.reduce((sum, through) => sum + through - 1, 0);
         },
       ),
-      { numRuns: 150 },
+      { numRuns: depth(25, 150) },
     );
   });
 });

@@ -24,25 +24,25 @@ export interface Arrangement {
   readonly borders: readonly Border[];
   /** Lines with a free end, and how much of them bounds nothing, mm. */
   readonly loose: readonly { readonly line: LineId; readonly lengthMm: number }[];
-  /** Lines, as in the list, that were left out because with them there would be more meetings than are worked out. */
+  /** Lines of the list left out because they have more intersections than the limit. */
   readonly leftOut: readonly string[];
 }
 
-/** What is said of a line that was left out. */
+/** Message for a line that was left out. */
 export const tooManyIntersections: LineMessage = { code: 'line.meetings', values: { most: LIMITS.meetings } };
 
 /** A part that areas are found on. */
 export interface Outlines {
   readonly skin: Skin;
-  /** Rims of its openings on the sheet. */
+  /** Outlines of the openings on the sheet. */
   readonly openings: readonly (readonly Point[])[];
 }
 
 /**
- * Finds the areas of a part, on any kind of surface; across the seam of a round one they are joined.
- * @param lines worked-out lines; those without a place on the part are passed over
- * Lines that meet others more often than is worked out are left out, the worst first, and named.
- * @returns areas that together are the part without its openings, borders between them, and what hangs loose
+ * Finds the areas of a part on any kind of surface; on a round one they are joined across the seam.
+ * Lines with more intersections than the limit are left out, the worst first, and named in the result.
+ * @param lines resolved lines; those without a place on the part are skipped
+ * @returns areas that together make up the part without its openings, the borders between them, and loose ends
  */
 export function arrange(outlines: Outlines, lines: readonly ResolvedLine[]): Arrangement {
   const { skin } = outlines;
@@ -76,7 +76,10 @@ export function arrange(outlines: Outlines, lines: readonly ResolvedLine[]): Arr
   };
 }
 
-/** Everything on a part, split where it meets; null where not even its rim can be, and the lines that are not in it. */
+/**
+ * Splits everything on a part at its intersections; null if not even the outline can be split, with the lines left
+ * out.
+ */
 function splitUp(
   { skin, openings }: Outlines,
   lines: readonly ResolvedLine[],
@@ -103,7 +106,7 @@ function splitUp(
   }
 }
 
-/** The line of the list that meets others most often; of two alike the later one; null where only rims meet. */
+/** The line of the list with most intersections, of equals the later one; null if only outlines intersect. */
 function worstOwner({ bySource }: IntersectionOverflow, lines: readonly ResolvedLine[]): string | null {
   const counts = new Map<string, number>();
   for (const [source, count] of bySource)
@@ -133,12 +136,13 @@ function lineSegments(line: ResolvedLine, source: number): Segment[] {
 const segment = (a: GridPoint, b: GridPoint, source: number, fromAt: number, toAt: number): Segment[] =>
   a.x === b.x && a.y === b.y ? [] : [{ a, b, source, fromAt, toAt }];
 
-/** How near an end must lie to a rim to be meant to touch it, in steps of the grid. */
+/** Maximum distance of an end from an outline for the two to be joined, in grid steps. */
 const SNAP = TOLERANCE.snap / TOLERANCE.grid;
 
 /**
- * Moves free line ends that all but touch a rim onto it; farther ends stay where they were measured. The rim is the one that is
- * split up, its corners on the grid: an end put onto the curve it was drawn from could lie a step beside it and touch nothing.
+ * Moves free line ends that nearly touch an outline onto it; ends farther away stay where they were measured. The
+ * outline used is the one that gets split, with its corners on the grid: an end on the original curve could miss it
+ * by one step.
  */
 function snapEnds(segments: readonly Segment[], rims: readonly (readonly GridPoint[])[]): Segment[] {
   const snap = (place: GridPoint): GridPoint => {

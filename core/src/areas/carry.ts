@@ -4,10 +4,12 @@ import { areaAt, type AreaChoice } from './find';
 
 /**
  * Carries choices over when lines have changed.
- * An area is known again by the lines it lies between, and the side of each it lies on, so that even a narrow strip keeps
- * its finish when its lines move; else by what its middle was before, so that both halves of a split keep the finish.
- * Where areas with different finishes have become one, all their choices are kept: the conflict is seen and a person decides.
- * A choice whose place lay in no area stays as it is: it is told until a person has settled it.
+ * An area is identified by the lines around it and the side of each it lies on, so that even a narrow strip keeps
+ * its finish when its lines move; otherwise by its former interior point, so that both halves of a split area keep
+ * the finish.
+ * If areas with different finishes are merged, all their choices are kept: the conflict is shown and a person
+ * decides.
+ * A choice whose point lies in no area is kept and reported until a person resolves it.
  */
 export function carryChoices<C extends AreaChoice>(
   before: Arrangement,
@@ -44,7 +46,7 @@ export function carryPoints<C extends { readonly seed: Point }>(
   });
 }
 
-/** Of each area what was said of it first. */
+/** The first choice made for each area. */
 function firstChoices<C extends AreaChoice>({ areas }: Arrangement, choices: readonly C[]): (C | undefined)[] {
   const assigned: (C | undefined)[] = areas.map(() => undefined);
   for (const choice of choices) {

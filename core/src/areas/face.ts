@@ -7,7 +7,7 @@ import { interiorPoint } from './interior-point';
 /** A piece of the sheet no line crosses: one closed walk round it, others round its holes. */
 export interface Face {
   readonly walks: readonly Cycle[];
-  /** Rim, anticlockwise, and rims of the holes, clockwise; mm. */
+  /** Outline anticlockwise, outlines of holes clockwise; mm. */
   readonly rings: readonly (readonly Point[])[];
   readonly seed: Point;
 }

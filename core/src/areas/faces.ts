@@ -71,7 +71,7 @@ function register<T>(map: Map<number, Set<T>>, key: number): Set<T> {
   return fresh;
 }
 
-/** For each half-edge, the one that goes on round the same face: the first clockwise from the way back. */
+/** For each half-edge the next one round the same face: the first one clockwise from its twin. */
 function nextAround(halves: readonly HalfEdge[]): number[] {
   const leaving = new Map<number, number[]>();
   halves.forEach(({ from }, index) => {

@@ -20,7 +20,7 @@ interface Shelved {
 
 const shelved = new WeakMap<object, readonly Shelved[]>();
 
-/** So many edges a row has on average. */
+/** Average number of edges per row. */
 const EDGES_A_ROW = 8;
 
 function shelve({ rings }: Pick<Area, 'rings'>): Shelved {
@@ -55,17 +55,17 @@ export function areaFinder(areas: readonly Pick<Area, 'rings'>[]): (place: Point
     });
 }
 
-/** A finish given to the area round a place; null keeps what is there. */
+/** A finish chosen for the area around a point; null keeps what is there. */
 export interface AreaChoice {
   readonly seed: Point;
   readonly finish: FinishId | null;
 }
 
-/** What the choices say of each area. */
+/** Finish of each area according to the choices. */
 export interface ChosenFinishes {
-  /** One entry an area: a finish, null to keep it as it is, undefined where nobody chose. */
+  /** One entry per area: a finish, null to keep what is there, undefined if nothing was chosen. */
   readonly finishes: readonly (string | null | undefined)[];
-  /** Areas that were given different finishes, with what was asked for. */
+  /** Areas with several different choices, and the finishes chosen. */
   readonly conflicts: readonly { readonly area: number; readonly finishes: readonly (string | null)[] }[];
 }
 

@@ -4,8 +4,8 @@ import { boundingBox, distanceToSegment, type Point } from '../curves';
 const SCANS = 9;
 
 /**
- * A place well inside an area, though not always the innermost: the best middle of a few straight cuts across it.
- * @param rings rim and holes
+ * A point well inside an area, not necessarily the innermost: the best midpoint of a few straight cuts across it.
+ * @param rings outline and holes
  */
 export function interiorPoint(rings: readonly (readonly Point[])[]): Point {
   const { minX, minY, maxX, maxY } = boundingBox(rings[0]!);
@@ -59,7 +59,7 @@ function middles(
   return candidates;
 }
 
-/** Distance to the nearest rim; gives up early, with a smaller number, once it falls to `enough`. */
+/** Distance to the nearest outline; stops early with a smaller value once it drops to `enough`. */
 function reachAt(place: Point, rings: readonly (readonly Point[])[], enough: number): number {
   let reach = Infinity;
   for (const ring of rings) {

@@ -1,3 +1,4 @@
+import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
 import { traceCycles } from './faces';
 import { fromGrid, gridKey, type GridPoint, orientation, toGrid } from './grid';
@@ -78,7 +79,7 @@ describe('noded', () => {
           }),
         );
       }),
-      { numRuns: 150 },
+      { numRuns: depth(25, 150) },
     );
   });
   it('keeps the length of every source, but for the rounding of its splits', () => {

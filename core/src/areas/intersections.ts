@@ -1,6 +1,6 @@
 import { gridKey, type GridPoint, orientation } from './grid';
 
-/** A straight piece on the grid that remembers where it came from. */
+/** A straight piece on the grid with its source. */
 export interface Segment {
   readonly a: GridPoint;
   readonly b: GridPoint;
@@ -25,13 +25,13 @@ const MOST_ROUNDS = 12;
 /**
  * Splits segments until they meet only at their ends.
  * @param segments on the grid, none of zero length
- * @param most meetings that are worked out
- * @returns pieces that neither cross nor touch except at shared ends; pieces that lie on each other have the same ends. Where there
- *   are more meetings than that: how many were found on each source until then
+ * @param most maximum number of intersections
+ * @returns pieces that neither cross nor touch except at shared ends; overlapping pieces have the same ends. If the
+ *   limit is exceeded: the number of intersections found per source so far
  */
 export function splitWithLimit(segments: readonly Segment[], most: number): Segment[] | IntersectionOverflow {
   let current = [...segments];
-  // Pieces that were cut are looked at again; two that were not have nothing new to say to each other.
+  // Only pieces that were just cut can have new intersections with each other.
   let fresh = current.map(() => true);
   for (let round = 0; round < MOST_ROUNDS; round++) {
     const cuts = findCuts(current, fresh, most);
@@ -44,7 +44,7 @@ export function splitWithLimit(segments: readonly Segment[], most: number): Segm
   return current;
 }
 
-/** More meetings than are worked out: how many each source had, by its index. */
+/** The limit of intersections was exceeded: the count per source index. */
 export interface IntersectionOverflow {
   readonly bySource: ReadonlyMap<number, number>;
 }
@@ -129,7 +129,10 @@ function split(segment: Segment, places: readonly GridPoint[] | undefined): Segm
 /** Cells of the search grid in each direction at most; long segments lie in many. */
 const MOST_CELLS = 1500;
 
-/** Calls back once for every two segments whose boxes come within one grid unit of each other, until told to stop: by a grid of cells. */
+/**
+ * Calls `visit` once for every two segments whose boxes are within one grid unit of each other, until it returns
+ * true. Uses a grid of cells.
+ */
 function forNearPairs(segments: readonly Segment[], visit: (first: number, second: number) => boolean): void {
   if (segments.length < 2) return;
   const boxes = segments.map(({ a, b }) => ({

@@ -18,11 +18,11 @@ export interface Area {
   readonly perimeterMm: number;
   /** A place well inside. */
   readonly seed: Point;
-  /** True where it is narrower than any tape edge keeps. */
+  /** True if it is narrower than the accuracy of any tape edge. */
   readonly sliver: boolean;
 }
 
-/** Puts areas in the order of their codes: from the top down, then from the left. `pointOfMeasurement` tells where each went. */
+/** Sorts areas in the order of their codes, from the top down and then from the left, with the new index of each. */
 export function sortAreas(areas: readonly Omit<Area, 'code'>[]): {
   readonly ordered: readonly Area[];
   readonly placeOf: readonly number[];
@@ -67,7 +67,7 @@ export function sizeOfRings(
   };
 }
 
-/** Length of the rim of a group: edges with the group on both sides, and the seam within it, do not count. */
+/** Length of the outline of a group; edges inside the group, and the seam within it, do not count. */
 function rimLength(faces: readonly Face[], skin: Skin): number {
   const seen = new Map<object, number>();
   const halves = faces.flatMap(({ walks }) => walks.flat());

@@ -9,8 +9,8 @@ import { seamPiece } from './seam';
 const TOUCH = 2e-3;
 
 /**
- * Puts together faces that are one area: across the seam of a round surface, and hair-thin faces between lines that run on top
- * of each other, which go to the neighbour they share most of their rim with.
+ * Merges faces that form one area: across the seam of a round surface, and very thin faces between overlapping
+ * lines, which are merged into the neighbour they share most of their outline with.
  * @returns group of each face, numbered from 0 in the order of the faces
  */
 export function mergeFaces(
@@ -27,7 +27,8 @@ export function mergeFaces(
     parent[high] = low;
   };
   for (const [a, b] of acrossSeam(faces, skin)) join(a, b);
-  // Thin is what is thin with all that lies across the seam: a crumb of a face there may be part of a large area.
+  // A face is thin only if it is thin together with what lies across the seam: a tiny face there may be part of a
+  // large area.
   for (const [a, b] of hairsWithNeighbours(
     faces,
     faces.map((_, index) => root(index)),
@@ -61,7 +62,10 @@ function acrossSeam(faces: readonly Face[], skin: Skin): [number, number][] {
     );
 }
 
-/** Pairs of a face of a group thinner than any line is exact, with a face of the neighbour it shares most of its rim with. */
+/**
+ * Pairs of a face in a group thinner than the accuracy of any line, and the face of the neighbour it shares most of
+ * its outline with.
+ */
 function hairsWithNeighbours(faces: readonly Face[], groupOf: readonly number[]): [number, number][] {
   const sums = new Map<number, { size: number; rim: number }>();
   faces.forEach(({ rings }, index) => {

@@ -1,3 +1,4 @@
+import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
 import type { TrimLine } from '../lines';
 import type { Surface } from '../surface';
@@ -181,7 +182,7 @@ describe('any lines on a tube', () => {
         );
         return whole && seeds && known;
       }),
-      { numRuns: 100 },
+      { numRuns: depth(16, 100) },
     );
   });
   it('make as many areas however the seam is turned', () => {
@@ -199,7 +200,7 @@ describe('any lines on a tube', () => {
         fc.pre(before.every((size) => size > 25));
         return before.length === after.length && before.every((size, index) => Math.abs(size - after[index]!) < 3);
       }),
-      { numRuns: 80 },
+      { numRuns: depth(13, 80) },
     );
   });
 });
@@ -225,7 +226,7 @@ describe('a mirror image', () => {
           ours.areas.every(({ seed }, index) => areaAt(ours.areas, seed) === index)
         );
       }),
-      { numRuns: 40 },
+      { numRuns: depth(10, 40) },
     );
   });
 });

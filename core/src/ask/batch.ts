@@ -13,10 +13,10 @@ interface BatchAnswer extends Record<string, unknown> {
   readonly pull: number;
 }
 
-/** More strips than this nobody pulls in one go. */
+/** Maximum number of strips. */
 const MOST_STRIPS = 200;
 
-/** How many strips may be painted before the first is pulled. */
+/** How many strips can be painted before the first is pulled. */
 export const batch = question({
   name: 'batch',
   keys: {

@@ -13,7 +13,7 @@ interface HideAnswer extends Record<string, unknown> {
   readonly coatUm: number;
 }
 
-/** How strong a paint is: what hides a card, how thick a coat is, and what counts as hidden. */
+/** Hiding strength of a paint: its hiding film, the film of one coat, and the tolerance. */
 export const strengthKeys = (hiding: string) => ({
   hiding: numberKey(hiding, 0.1, 5000, 'µm'),
   coat: numberKey('15', 0.1, 1000, 'µm'),

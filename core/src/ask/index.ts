@@ -56,7 +56,7 @@ export const QUESTIONS: readonly Question[] = [
 export const questionNamed = (name: string): Question | undefined =>
   QUESTIONS.find((question) => question.name === name);
 
-/** Decimals kept in answers: enough for a micrometre in a metre, free of the last bits machines differ in. */
+/** Decimals kept in answers: enough for a micrometre in a metre, without the last bits in which machines differ. */
 const ANSWER_DECIMALS = 9;
 
 /**

@@ -24,7 +24,7 @@ export interface Key<T = unknown> {
   /** A sensible value, so that the form opens answered. */
   readonly example: string;
   readonly optional: boolean;
-  /** What stands in when it is left out. */
+  /** Value used if it is left out. */
   readonly fallback: T | undefined;
   /** The words to choose from; null for a typed value. */
   readonly choices: readonly string[] | null;
@@ -33,9 +33,9 @@ export interface Key<T = unknown> {
   readonly schema: v.GenericSchema<unknown, T>;
 }
 
-/** A typed value is never longer than this; a longer one is not read, nor told back. */
+/** Maximum length of a typed value; a longer one is neither read nor echoed. */
 const LONGEST_TYPED = 4000;
-/** What was typed is told back this far. */
+/** Maximum number of characters of typed text echoed in a message. */
 export const MAX_ECHO_CHARACTERS = 60;
 
 const TOO_LONG = faultText({ code: 'ask.letters', values: { most: LONGEST_TYPED } });
@@ -56,7 +56,7 @@ function readBy<T>(accepts: Accepted, read: (text: string) => Reading<T>): v.Gen
   ) as v.GenericSchema<unknown, T>;
 }
 
-/** What was typed is told back only so far as a person reads it. */
+/** Echoes only the beginning of what was typed. */
 const notUnderstood = ({ code, values }: Message, accepts: Accepted): string => {
   const short = Object.fromEntries(
     Object.entries(values).map(([name, value]) => [
@@ -67,7 +67,7 @@ const notUnderstood = ({ code, values }: Message, accepts: Accepted): string => 
   return faultText({ code: 'ask.not-understood', values: { why: { code, values: short }, accepts } });
 };
 
-/** A value read from typed text by a reader of its own. */
+/** A value parsed from typed text by a given reader. */
 export const typedKey = <T>(example: string, accepts: Accepted, read: (text: string) => Reading<T>): Key<T> =>
   key(example, '', accepts, read);
 
@@ -118,7 +118,7 @@ export const wholeKey = (example: string, least: number, most: number): Key<numb
       : reading;
   });
 
-/** What stands for the value to be found. */
+/** Placeholder for the value to be computed. */
 export const UNKNOWN_VALUE = '?';
 
 /** A value, or `?` where it is the one to be found. */
@@ -229,7 +229,7 @@ export const minutesKey = (example: string, least = 0, most = 100_000): Key<numb
     within(readNumber(text), least, most, 'min'),
   );
 
-/** A temperature in °C, or °F when it says so. */
+/** A temperature in °C, or in °F with that unit. */
 export const temperatureKey = (example: string): Key<number> =>
   key(example, '°C', messageWithoutValues('accepts.temperature'), (text) =>
     within(readTemperature(text), -40, 80, '°C'),
@@ -262,7 +262,7 @@ export const shelfKey = (example: string, from: 'tapes' | 'finishes'): Key<strin
 /** The same key, to be left out if one likes. */
 export const optional = <T>(inner: Key<T>, fallback?: T): Key<T> => ({ ...inner, optional: true, fallback });
 
-/** A colour as #rrggbb; the number sign may be left out. */
+/** A colour as #rrggbb; the number sign is optional. */
 export const colourKey = (example: string): Key<string> =>
   key(example, '', messageWithoutValues('accepts.colour'), (text) => {
     const match = /^#?([0-9a-f]{6})$/i.exec(text.trim());

@@ -72,7 +72,7 @@ export interface AskMessages {
 }
 export type AskMessage = MessageOf<AskMessages>;
 
-/** What stands in a drawing of an answer. */
+/** Texts in the drawing of an answer. */
 export interface SketchMessages {
   readonly 'sketch.system': { readonly system: PaintSystemKey };
   readonly 'sketch.number': { readonly number: number };

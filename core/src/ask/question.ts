@@ -13,7 +13,7 @@ export type Values<K extends Record<string, Key>> = {
 export interface SketchStroke {
   readonly tone: 'fill' | 'tape' | 'ink' | 'quiet' | 'mark';
   readonly points: readonly (readonly [number, number])[];
-  /** Paint it stands for; only fills have one. */
+  /** Paint of a fill; no other stroke has one. */
   readonly colour?: string;
 }
 
@@ -36,7 +36,7 @@ export const rectangleRing = (x1: number, y1: number, x2: number, y2: number): [
 export const closedLoop = (ring: readonly { readonly x: number; readonly y: number }[]): [number, number][] =>
   closeRing(ring).map(({ x, y }) => [x, y]);
 
-/** Plain data, as it is printed. */
+/** Plain data, as printed. */
 export type Answer = Readonly<Record<string, unknown>>;
 
 /** A way to give part of the input: exactly one of a question's ways is used. */
@@ -52,11 +52,14 @@ export interface Question<K extends Record<string, Key> = Record<string, Key>, A
   /** Ways that exclude each other; empty where there is only one. The first is what the form opens with. */
   readonly ways: readonly Way[];
   readonly answer: (values: Values<K>, shelf: Shelf) => Checked<A>;
-  /** A small true drawing; left out where a drawing would say nothing. */
+  /** A small drawing to scale; left out if it would not help. */
   readonly sketch?: (answer: A) => Sketch;
 }
 
-/** Defines a question, keeping the types of its keys and answer; what it returns is the plain kind all doors use. */
+/**
+ * Defines a question with the types of its keys and answer, and returns it in the untyped form used by screen, HTTP
+ * and command line.
+ */
 export function question<K extends Record<string, Key>, A extends Answer>(definition: Question<K, A>): Question {
   return definition as unknown as Question;
 }

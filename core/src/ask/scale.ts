@@ -2,7 +2,7 @@ import { compareText, messageWithoutValues, readFailed, readOk } from '../kit';
 import { lengthKey, lengthsKey, typedKey } from './key';
 import { question, rectangleRing } from './question';
 
-/** Widths that tapes on hand make, against the one wanted. */
+/** Total width of a set of tapes against the width wanted. */
 interface TapeSum extends Record<string, unknown> {
   readonly tapes: readonly number[];
   readonly sumMm: number;

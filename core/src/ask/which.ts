@@ -6,7 +6,7 @@ import type { BodySide } from '../tape';
 import { ageKey, choiceKey, lengthKey, minutesKey, optional, temperatureKey } from './key';
 import { question, refuseAt } from './question';
 
-/** Length of bend that is asked about, mm: the verdict does not depend on it. */
+/** Arc length used for the check, mm; the verdict does not depend on it. */
 const ARC_MM = 100;
 
 export const which = question({

@@ -46,7 +46,7 @@ export function scheduleActions(turns: readonly BatchAction[], strips: StripTime
   return null;
 }
 
-/** Minutes an order of turns takes; null where it cannot be kept. */
+/** Minutes a sequence of actions takes; null if it is not feasible. */
 export function minutesOfActions(turns: readonly BatchAction[], strips: StripTimes): number | null {
   const begins = scheduleActions(turns, strips);
   return begins && begins[begins.length - 1]! + strips.pullMin;

@@ -1,3 +1,4 @@
+import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
 import { type BatchAction, minutesOfActions, scheduleActions, type StripTimes } from './actions';
 import { batches, type Batches } from './batch';
@@ -44,7 +45,7 @@ it('finds the least total and the largest lead there is, against every order of 
       expect(found.paintAhead).toBe(truth.paintAhead);
       expect(found.totalMinutes).toBeCloseTo(truth.totalMinutes!, 6);
     }),
-    { numRuns: 600 },
+    { numRuns: depth(100, 600) },
   );
 });
 
@@ -75,7 +76,7 @@ it('gives a rhythm in which every pull lies in its window, and that takes what i
       expect(pulled![count - 1]! + strips.pullMin).toBeCloseTo(found.totalMinutes, 6);
       expect(found.totalMinutes).toBeGreaterThanOrEqual(count * (strips.paintMin + strips.pullMin) - 1e-6);
     }),
-    { numRuns: 60 },
+    { numRuns: depth(6, 60) },
   );
 });
 

@@ -3,7 +3,7 @@ import { maxPaintedAhead, shortestCycle } from './cycle';
 
 export type { StripTimes, BatchAction } from './actions';
 
-/** The rhythm of painting and pulling, in heaps: so many of one turn after the other. */
+/** One step of the batch cycle: a number of paints or pulls in a row. */
 export interface BatchCycleStep {
   readonly turn: BatchAction;
   readonly strips: number;
@@ -14,7 +14,7 @@ export interface BatchCycleStep {
 /** How strips are painted and pulled by one person so that each is pulled in its window. */
 export interface Batches {
   readonly feasible: true;
-  /** So many may be painted before the first is pulled, at most. */
+  /** Maximum number painted before the first is pulled. */
   readonly paintAhead: number;
   /** Least minutes for all of it, and whether that is proven. */
   readonly totalMinutes: number;
@@ -25,17 +25,18 @@ export interface Batches {
 /** Why it cannot be done, and what would make it so. */
 export interface BatchFailure {
   readonly feasible: false;
-  /** A pull may take no longer than this, min: shorter strips, more hands on one strip. */
+  /** Longest feasible pull, min: with shorter strips or more people per strip. */
   readonly longestPullMin: number;
   /** The window would have to end no sooner than this, min: slower thinner, cooler air. */
   readonly leastToMin: number;
 }
 
 /**
- * Plans painting and pulling of alike strips by one person, who does one thing at a time, paints and pulls in the same order, and may wait.
+ * Plans painting and pulling of equal strips by one person, who does one thing at a time, paints and pulls in the
+ * same order, and may wait.
  * @param strips at least one strip; minutes of 0 or more
- * @returns the largest lead and the least total; or what would make it feasible. One strip after the other can always be kept where a
- * pull fits into the window at all, so that is the only reason it may not.
+ * @returns the largest number painted ahead and the shortest total; or what would make it feasible. Painting and
+ *   pulling strip by strip is always feasible if a pull fits into the window, so that is the only possible obstacle
  */
 export function batches(strips: StripTimes): Batches | BatchFailure {
   const { fromMin, toMin, pullMin } = strips;

@@ -14,14 +14,14 @@ export interface BatchCycle {
   readonly proven: boolean;
 }
 
-/** So many half-made orders are looked at before the best found is taken as it is. */
+/** Maximum number of partial sequences examined before the best one found is used. */
 const MOST_LOOKED_AT = 40_000;
 
 /**
- * The shortest order of turns in which no strip falls out of its window.
+ * Finds the shortest sequence of actions in which every strip is pulled within its window.
+ * Simple cycles are tried first; if none reaches the lower bound, sequences are searched until none can be shorter
+ * or the limit is reached. In that case the shortest one found is returned as not proven.
  * @param strips with a window that a single pull fits into
- * Simple rhythms are tried first; where none reaches what no order can be shorter than, orders are searched until none can be shorter, or
- * too many have been looked at: then the shortest found is told, and that it is not proven.
  */
 export function shortestCycle(strips: StripTimes): BatchCycle {
   let best: BatchCycle | null = null;
@@ -36,7 +36,7 @@ export function shortestCycle(strips: StripTimes): BatchCycle {
   return searched(strips, batchCycle);
 }
 
-/** The most strips that may be painted before the first is pulled so that all of them are still pulled in time. */
+/** Maximum number of strips painted before the first is pulled such that all of them are still pulled in time. */
 export function maxPaintedAhead(strips: StripTimes): number {
   const { paintMin, pullMin, strips: count } = strips;
   const slower = Math.max(paintMin, pullMin);
@@ -56,7 +56,7 @@ function leastTotal(strips: StripTimes): number {
   return lead >= count ? work + Math.max(atStart, atEnd) : work + atStart + atEnd;
 }
 
-/** Paint some, then one and one; or heap by heap; for every size that may do. */
+/** Simple cycles for every feasible size: paint some and then alternate one by one; or batch by batch. */
 function simpleRhythms(strips: StripTimes): BatchAction[][] {
   const { strips: count } = strips;
   const most = maxPaintedAhead(strips);
@@ -76,7 +76,7 @@ function simpleRhythms(strips: StripTimes): BatchAction[][] {
   return complete;
 }
 
-/** Paint some, then pull so many and paint as many, again and again. */
+/** Paints some, then alternates between pulling a number and painting as many. */
 function inSteps(count: number, lead: number, pulls: number): BatchAction[] {
   const turns: BatchAction[] = repeat('paint', lead);
   let pulled = 0;

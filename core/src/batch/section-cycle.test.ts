@@ -1,3 +1,4 @@
+import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
 import { batches } from './batch';
 import { type Section, sectionCycle } from './section-cycle';
@@ -39,7 +40,7 @@ it('paints and pulls every section once, in order, one thing at a time, and each
       });
       expect(cycle!.totalMin).toBeCloseTo(free, 6);
     }),
-    { numRuns: 400 },
+    { numRuns: depth(66, 400) },
   );
 });
 
@@ -66,7 +67,7 @@ it('what a pull has after each heap it comes from is what its sections have, no 
           expect(Math.min(...lefts)).toBeCloseTo(0, 6);
         }
     }),
-    { numRuns: 200 },
+    { numRuns: depth(33, 200) },
   );
 });
 

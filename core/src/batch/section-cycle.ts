@@ -1,7 +1,7 @@
 import { RULE_OF_THUMB } from '../kit';
 import { type BatchAction, TIME_TOLERANCE_MIN } from './actions';
 
-/** A section as one hand paints and pulls it; minutes. */
+/** A section as one person paints and pulls it; minutes. */
 export interface Section {
   readonly paintMin: number;
   readonly pullMin: number;
@@ -21,7 +21,7 @@ export interface SectionBatch {
   /** From the start of the first. */
   readonly startMin: number;
   readonly endMin: number;
-  /** Of a pull, for every heap its sections were painted in: which, and the time it has after the end of that one. */
+  /** For a pull: the batches in which its sections were painted, and the window after the end of each. */
   readonly painted: readonly ({ readonly heap: number } & SectionWindow)[];
 }
 
@@ -31,14 +31,15 @@ export interface SectionCycle {
   readonly totalMin: number;
 }
 
-/** More turns than these are no rhythm a hand keeps. */
+/** Maximum number of batches in a usable cycle. */
 const MOST_HEAPS = 24;
 
 /**
- * Divides sections, which need not be alike, into heaps that one person paints and pulls in turns so that each is pulled in its window.
- * Tried are heaps of so many, and a lead of so many and then in turns of fewer; what takes least is taken, where a change of hands counts as
- * `changeHands`. Of alike sections `batches` knows the least there is.
- * @returns null where none of these keeps the window
+ * Divides sections, which need not be equal, into batches that one person paints and pulls in turn so that each is
+ * pulled within its window.
+ * Tries batches of equal size, and a lead followed by smaller batches; the shortest is returned, where switching
+ * between painting and pulling costs `changeHands`. For equal sections see `batches`, which is optimal.
+ * @returns null if none of these keeps the window
  */
 export function sectionCycle(sections: readonly Section[], window: SectionWindow): SectionCycle | null {
   const count = sections.length;
@@ -57,7 +58,10 @@ export function sectionCycle(sections: readonly Section[], window: SectionWindow
 
 type Heap = Pick<SectionBatch, 'turn' | 'first' | 'count'>;
 
-/** So many painted ahead, then so many pulled and as many painted, until all are painted; then the rest pulled. */
+/**
+ * A number painted ahead, then alternately pulled and painted in steps until all are painted; then the rest is
+ * pulled.
+ */
 function dividedInto(count: number, lead: number, step: number): Heap[] {
   const heaps: Heap[] = [{ turn: 'paint', first: 0, count: Math.min(lead, count) }];
   let [painted, pulled] = [Math.min(lead, count), 0];
@@ -71,7 +75,10 @@ function dividedInto(count: number, lead: number, step: number): Heap[] {
   return [...heaps, { turn: 'pull', first: pulled, count: count - pulled }];
 }
 
-/** Heaps as early as they can be: the longest ways through what lies between them; null where a pull must fall out of its window. */
+/**
+ * Batches at their earliest times: longest paths through the constraints between them; null if a pull cannot keep
+ * its window.
+ */
 function onTheClock(heaps: readonly Heap[], sections: readonly Section[], window: SectionWindow): SectionCycle | null {
   const minutes = heaps.map(({ turn, first, count }) => sumMin(sections, first, first + count, turn));
   const links = heaps.flatMap((pull, index) =>
@@ -127,7 +134,8 @@ function linksOf(
     if (heap.turn !== 'paint' || first >= end) return [];
     let [fromMin, toMin] = [-Infinity, Infinity];
     for (let section = first; section < end; section++) {
-      // How long before the end of its heap it was painted, how long after the start of the pull it is its turn, and how long before the end of that it is off.
+      // Painted so long before the end of its batch; its pull starts and ends so long after the start of the pull and
+      // before its end.
       const paintedBefore = sumMin(sections, section + 1, heap.first + heap.count, 'paint');
       const waits = sumMin(sections, ownBatch.first, section, 'pull');
       const offBefore = minutes[pull]! - waits - sections[section]!.pullMin;

@@ -41,7 +41,7 @@ export function maskFaults(stage: StagePlan, { parts, items }: Plan): PlanFault[
   return [...bare, ...wrongly, ...unreached, ...edges, ...rimFaults(stage, on, parts, open)];
 }
 
-/** Every stretch of a rim with paint on one of its sides alone is masked once. */
+/** Every stretch of an outline with paint on exactly one side is masked once. */
 function rimFaults(
   { number }: StagePlan,
   on: readonly Item[],
@@ -98,7 +98,10 @@ function wholeFaults(
 
 const idOf = ({ areas }: PartPlan, code: string): AreaId => areas.find((area) => area.code === code)?.id ?? code;
 
-/** How many tapes make an edge: one over the whole strip counts for each of its edges, however many pieces it comes in. */
+/**
+ * Number of tapes that make an edge: one over a whole strip counts for each of its edges, regardless of its number
+ * of pieces.
+ */
 function edgesMade(
   lines: readonly LineItem[],
   part: PartId,
@@ -111,7 +114,7 @@ function edgesMade(
     (item) => item.area === null && item.part === part && item.line === line && item.side === side,
   );
   const over = along.map((item) => Math.max(0, Math.min(to, item.to) - Math.max(from, item.from)));
-  // Where a line breaks off at a seam its tape goes on in a second piece: together they make the edge once.
+  // A line interrupted at a seam continues there with a second piece of tape: together they make the edge once.
   return Math.round((1e3 * over.reduce((sum, length) => sum + length, 0)) / (to - from)) / 1e3;
 }
 
@@ -129,7 +132,7 @@ export function abradeFaults({ steps }: Plan): PlanFault[] {
   });
 }
 
-/** Kinds of step in the order hands do them; those of one row in any order. Waiting comes between. */
+/** Kinds of step in working order; those in one row may come in any order. Waits may come in between. */
 const HANDS: readonly (readonly Step['kind'][])[] = [
   ['wash'],
   ['abrade'],
@@ -145,7 +148,10 @@ const HANDS: readonly (readonly Step['kind'][])[] = [
   ['inspect'],
 ];
 
-/** The steps of a stage, and those of the job as a whole, come in the order hands do them; a stage is checked before its colour, and mixed for before it is sprayed. */
+/**
+ * The steps of a stage, and those of the whole job, are in working order; the final check and mixing come before the
+ * colour.
+ */
 export function orderFaults({ steps, stages }: Plan): PlanFault[] {
   // In sections coats and pulls go in turns, and the gun is cleaned when the last is painted.
   const inTurns = new Set(stages.flatMap(({ sections, number }) => (sections ? [number] : [])));
@@ -170,7 +176,7 @@ export function orderFaults({ steps, stages }: Plan): PlanFault[] {
   });
 }
 
-/** What lies over another tape is laid after it and comes off before it, or the plan says what is done about it. */
+/** A tape over another one is applied after it and removed before it, or the plan says how this is solved. */
 export function liesOverFaults({ steps, items }: Plan): PlanFault[] {
   const placeIn = (kinds: readonly Step['kind'][]) =>
     new Map(

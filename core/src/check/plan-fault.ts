@@ -2,7 +2,7 @@ import type { MessageOf } from '../kit';
 
 /** A rule of the plan that is broken: a bug of ours, never of the person's. */
 export interface PlanFaultMessages {
-  /** Two steps, items or windows with one id, or one that names what is not there. */
+  /** Two steps, items or windows have the same id, or an id is referenced that does not exist. */
   readonly 'broken.id': { readonly id: string };
   readonly 'broken.after': {
     readonly step: string;
@@ -13,7 +13,7 @@ export interface PlanFaultMessages {
   };
   readonly 'broken.window': { readonly window: string };
   readonly 'broken.late-keying': { readonly step: string };
-  /** A step comes before one that hands do first, or a stage has no check before its colour. */
+  /** A step comes before one that has to precede it, or a stage has no check before its colour. */
   readonly 'broken.order': { readonly step: string };
   readonly 'broken.edge': {
     readonly stage: number;
@@ -32,7 +32,7 @@ export interface PlanFaultMessages {
   readonly 'broken.long-pull': { readonly step: string; readonly pullMin: number; readonly windowMin: number };
   readonly 'broken.sum': { readonly of: string; readonly shown: number; readonly found: number };
   readonly 'broken.clock': { readonly step: string };
-  /** A pull tells another window than its rules leave. */
+  /** A pull states a window other than that of its rules. */
   readonly 'broken.told': { readonly step: string };
   readonly 'broken.tape': { readonly step: string; readonly item: string };
 }

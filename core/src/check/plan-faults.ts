@@ -58,7 +58,7 @@ function idFaults({ steps, items, windows, stages }: Plan, house: House): PlanFa
   return [...twice, ...missing].map((id) => ({ code: 'broken.id', values: { id } }));
 }
 
-/** What comes after another step keeps the time between them. */
+/** A step keeps its minimum and maximum time after other steps. */
 function afterFaults(step: Step, { steps }: House): PlanFault[] {
   return step.after.flatMap(({ step: id, from, minMin, maxMin }) => {
     const other = steps.get(id);
@@ -79,7 +79,7 @@ function clockFaults({ steps }: Plan): PlanFault[] {
   });
 }
 
-/** Every window is the one its stage worked out, and the step it is for keeps it. */
+/** Every window equals the one computed for its stage, and its step keeps it. */
 function windowFaults({ windows, stages }: Plan, { steps }: House): PlanFault[] {
   return windows.flatMap((window) => {
     const step = steps.get(window.of);
@@ -154,7 +154,7 @@ const windowOf = ({ id }: Step, windows: Plan['windows']): Span =>
     ...windows.filter(({ of }) => of === id).map(({ opensMin, closesMin }) => ({ from: opensMin, to: closesMin })),
   ]);
 
-/** A pull begins and ends within each window it has, and tells what they leave. */
+/** A pull begins and ends within each of its windows, and states their intersection. */
 function pullFaults({ windows, steps }: Plan, { items }: House): PlanFault[] {
   return steps.flatMap((step): PlanFault[] => {
     if (step.kind !== 'pull') return [];
@@ -169,7 +169,7 @@ function pullFaults({ windows, steps }: Plan, { items }: House): PlanFault[] {
       }));
     const { from: opensMin, to: closesMin } = windowOf(step, windows);
     const { fromMin, toMin } = step.say.values;
-    // In sections the time is told from the coat before it.
+    // In sections the time counts from the coat of the section.
     const lastCoat =
       steps
         .filter(

@@ -8,24 +8,24 @@ import type { Fit, LineSide, TapeKind } from '../tape';
 
 /** Something laid on or put in for a stage. */
 interface ItemBase {
-  /** Says what it is: session, part, line, side and areas, or opening. Never a running number. */
+  /** Made of session, part, line, side and areas, or opening; never a running number. */
   readonly id: ItemId;
   readonly stage: number;
   readonly part: PartId;
   /** How many alike. */
   readonly count: number;
-  /** Code of a tape, `drape`, or null: nothing on the shelf, or whatever fits. */
+  /** Code of a tape, `drape`, or null: nothing suitable on the shelf, or any. */
   readonly material: string | null;
-  /** Whether the tape may lie on what is below; null: not worked out. */
+  /** Whether the tape may lie on the film below; null: not computed. */
   readonly hold: Hold | null;
   readonly techniques: readonly LayMethod[];
   readonly doubts: readonly Doubt[];
   /** Items that must lie before it. */
   readonly after: readonly ItemId[];
   /**
-   * The stage after which it comes off, and that stage's session; the last one for plugs. `early`: before the rest of its mask, by this school,
-   * as a person has chosen for its line. `turn`: in which of its pulls, from 1, where the last coat goes on in sections; of several alike pieces
-   * the last comes off then.
+   * Stage after which it comes off, and that stage's session; the last one for plugs. `early`: before the rest of
+   * its mask, with this pull timing, as chosen for its line. `turn`: number of the pull, from 1, if the last coat
+   * goes on in sections; of several equal pieces the last one comes off then.
    */
   readonly until: {
     readonly stage: number;
@@ -57,11 +57,11 @@ export interface LineItem extends ItemBase {
   readonly edgeMm: number;
   /** Paper tape it is led along over raised rows, off again at once: which, and how much; null where none is needed. */
   readonly guide: { readonly material: TapeCode | null; readonly lengthMm: number } | null;
-  /** Where it is cut from one film with others: the item that stands for the film. */
+  /** If it is cut from one film together with others: the item of that film. */
   readonly sheetOf: ItemId | null;
   /** A person has chosen its tape. */
   readonly pinned: boolean;
-  /** Laid from its far end; how far the hand goes to it from the end of the one before on its part. */
+  /** Applied from its far end; and the distance from the end of the previous item on its part. */
   readonly backwards: boolean;
   readonly walkMm: number;
   /** Kind of its tape, by which it is drawn; null where there is none. */
@@ -74,7 +74,7 @@ export interface LineItem extends ItemBase {
   readonly worstRadiusMm: number | null;
 }
 
-/** What masks a stretch of a rim: tape on what is beyond, or foam in a gap. */
+/** Masking of a stretch of the outline: tape on what lies beyond, or foam in a gap. */
 export interface SurroundingsItem extends ItemBase {
   readonly kind: 'rim';
   /** Code in the lay list of its stage: E1, E2 … */
@@ -122,7 +122,7 @@ export interface BackingItem extends AlongLine {
   readonly over: boolean;
   /** How far it is held back from the line. */
   readonly offsetMm: number;
-  /** Straight pieces it comes in, and how long each may be; null: one. */
+  /** Number of straight pieces, and their maximum length; null: one piece. */
   readonly pieces: number;
   readonly pieceMm: number | null;
 }

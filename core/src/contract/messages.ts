@@ -9,15 +9,16 @@ import type { Cleaner, Grit } from '../prepare';
 import type { BeyondEdge, Doubt, SeenSide, Technique } from '../runs';
 import type { EdgeName } from '../surface';
 
-// What a plan says. Names, codes of lines and areas, and places are values; a finish stands by the name a person gave it.
+// Messages of a plan. Names, codes of lines and areas, and positions are values; a finish appears by the name given to
+// it.
 
-/** Why a stage takes so many coats. */
+/** Where the number of coats of a stage comes from. */
 export interface CoatsMessages {
   readonly 'coats.sheet': { readonly coats: number };
   readonly 'coats.card': { readonly coats: number };
   readonly 'coats.floor': { readonly coats: number };
   readonly 'coats.ground': { readonly coats: number; readonly over: string | null };
-  /** `over`: name of the finish below; null: what is on it now. */
+  /** `over`: name of the finish below; null: the existing finish. */
   readonly 'coats.hiding': { readonly coats: number; readonly over: string | null };
   readonly 'coats.most': { readonly coats: number; readonly over: string | null };
 }
@@ -26,7 +27,7 @@ export type CoatsMessage = MessageOf<CoatsMessages>;
 /** A few places in words: part names only where there is more than one part. */
 export type Places = readonly string[];
 
-/** What a finish is put on with. Steps of older plans do not say. */
+/** Tool of application; missing in older plans. */
 type Method = FinishMethod | undefined;
 
 /** How far cover goes: over everything, as far as mist flies, or against drips only. */
@@ -54,13 +55,13 @@ export interface ClosingTapeMessages {
 }
 export type ClosingTapeMessage = MessageOf<ClosingTapeMessages>;
 
-/** Openings that are closed, or opened again: how many, by part, and how each is; plans from before do not tell how. */
+/** Openings that are closed or reopened: number, by part, and method; older plans have no method. */
 export type PlugValues = {
   readonly plugs: number;
   readonly places: readonly string[];
   readonly closings?: readonly OpeningMessage[];
   readonly tapes?: readonly ClosingTapeMessage[];
-  /** What is done with the tape before it goes on. */
+  /** Preparation of the tape before it is applied. */
   readonly before?: readonly Technique[];
 };
 
@@ -72,7 +73,7 @@ export type CoverPlaces = {
   readonly roundM2?: number;
 };
 
-/** What a step asks the hand to do. */
+/** Instruction of a step. */
 /** A piece a person lays besides what the plan does: its name in the lay list, from where to where on the part, mm along and above. */
 type OwnPieceValues = {
   readonly name: string;
@@ -92,9 +93,9 @@ export interface OwnPieceMessages {
 export type OwnPieceMessage = MessageOf<OwnPieceMessages>;
 
 /**
- * Paint made ready. `partsMl`: of each part, paint first; `cans`: whole ones, null where it does not come in cans; `batches`: how often it is mixed on the way,
- * where one coat takes longer than a mix lasts; `coats`: first and last coat it is for, left out where it is for all; `lifeMin`: how long it
- * may be used.
+ * Paint made ready. `partsMl`: volume of each part, paint first; `cans`: whole cans, null if it does not come in
+ * cans; `batches`: how often it is mixed if one coat takes longer than its pot life; `coats`: first and last coat it
+ * is for, left out if it is for all; `lifeMin`: pot life.
  */
 type MixValues = {
   readonly finish: string;
@@ -142,7 +143,7 @@ export interface StepMessages {
     /** What is laid behind it before; left out in plans from before. */
     readonly backing?: Technique | null;
   };
-  /** What masks the rims of one part that are masked alike; left out of plans from before. */
+  /** Masking of the surroundings of one part that is applied alike; missing in older plans. */
   readonly 'step.rim': {
     readonly part: string | null;
     /** Code of a tape, `foam`, or null: nothing on the shelf fits. */
@@ -167,7 +168,7 @@ export interface StepMessages {
   readonly 'step.gun-clean': NoValues;
   readonly 'step.gun-strip': NoValues;
   readonly 'step.mix': MixValues;
-  /** Paint that has gone off before its coat is mixed anew. */
+  /** Mixes paint again whose pot life is over before its coat. */
   readonly 'step.remix': MixValues;
   readonly 'step.coat': {
     readonly finish: string;
@@ -180,7 +181,7 @@ export interface StepMessages {
     readonly blends?: Places;
     /** Of the last coat, where one alone is to pull in between; left out: nothing of that. */
     readonly alone?: Message;
-    /** Of the last coat in sections: which of them go on now. */
+    /** Sections of the last coat that are painted in this step. */
     readonly sections?: readonly SectionMessage[];
   };
   readonly 'step.blend': { readonly finish: string; readonly places: Places; readonly method: FinishMethod };
@@ -210,7 +211,7 @@ export type StepMessage = MessageOf<StepMessages>;
 
 /** A section of a coat. */
 export interface SectionMessages {
-  /** Areas of a piece; none: whole pieces, from the first to the last of so many alike. */
+  /** Areas of a piece; without areas, whole pieces, from the first to the last of the equal ones. */
   readonly 'section.of': {
     readonly part: string;
     readonly areas: readonly string[];
@@ -251,9 +252,9 @@ export interface AdviceMessages extends RuleMessages {
   readonly 'advice.line': { readonly line: string; readonly fault: LineMessage };
   readonly 'advice.loose': { readonly line: string; readonly lengthMm: number };
   readonly 'advice.sliver': { readonly area: string };
-  /** `finishes` by name; null among them stands as an empty text: kept as it is. */
+  /** `finishes` by name; an empty text for an area that keeps its finish. */
   readonly 'advice.conflict': { readonly area: string; readonly finishes: readonly string[] };
-  /** More finishes than an order of coats is worked out for. */
+  /** More finishes than the search supports. */
   readonly 'advice.too-many-finishes': { readonly count: number; readonly max: number };
   readonly 'advice.unchosen': { readonly areas: readonly string[] };
   readonly 'advice.lost': { readonly finish: string | null; readonly alongMm: number; readonly aboveMm: number };
@@ -292,7 +293,7 @@ export interface AdviceMessages extends RuleMessages {
     readonly windowMin: number;
     readonly alone?: Message;
   };
-  /** The last coat in sections: so many, so many of them painted ahead of the pull at most; minutes of all of it. */
+  /** The last coat in sections: their number, the maximum painted ahead of the pull, and the total minutes. */
   readonly 'advice.alone': { readonly sections: number; readonly ahead: number; readonly totalMin: number };
   readonly 'advice.over': {
     readonly stage: number;
@@ -324,7 +325,7 @@ export interface AdviceMessages extends RuleMessages {
   readonly 'advice.flakes': { readonly stage: number; readonly flakes: string; readonly solid: string };
   readonly 'advice.trapped': { readonly stage: number; readonly stages: readonly string[] };
   readonly 'advice.clear-edge': { readonly stage: number; readonly line: string };
-  /** Finishes by name; an empty text: what is kept. */
+  /** Finishes by name; an empty text for what is kept. */
   readonly 'advice.contrast-low': {
     readonly finishes: readonly string[];
     readonly deltaE: number;

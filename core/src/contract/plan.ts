@@ -27,7 +27,7 @@ export interface StageArea {
   readonly colour: string;
 }
 
-/** What the films below ask for before a coat may go on. */
+/** Preparation that the films below require before a coat. */
 export interface PrepareTask {
   readonly answer: CompatibilityAnswer;
   readonly reason: CompatibilityMessage;
@@ -44,7 +44,7 @@ export interface StagePaint extends Mix {
     readonly code: string;
     readonly ml: number;
   }[];
-  /** How long a mix may be used in the air of the job; null: it keeps. */
+  /** Pot life in the air of the job; null: unlimited. */
   readonly potLifeMin: number | null;
   /** How often it is mixed, so that none is older than its pot life when it is sprayed. */
   readonly batches: number;
@@ -68,7 +68,7 @@ export interface SectionPlan extends SectionName {
   readonly offMin: number;
 }
 
-/** Painting and pulling in turns: so many sections, so many of them painted before the first is pulled; minutes of all of it. */
+/** Painting and pulling in turns: number of sections, number painted before the first is pulled, total minutes. */
 export interface OnePersonPlan {
   readonly sections: number;
   readonly ahead: number;
@@ -124,15 +124,19 @@ export interface StagePlan {
   /** Windows after the last coat as the film and the tapes laid allow them; null where it covers nothing. */
   readonly windows: PullWindows | null;
   readonly school: PullTiming | null;
-  /** Pull window of that school, minutes after the last coat; of masks that stay on, the window they must still be pulled in. */
+  /**
+   * Pull window of that timing, minutes after the last coat; for masks that stay on, the window of their own
+   * removal.
+   */
   readonly pull: { readonly fromMin: number; readonly toMin: number | null } | null;
-  /** Single lines that are pulled before the rest, by a school of their own; left out: none. */
+  /** Lines with a pull timing of their own that come off before the rest; left out: none. */
   readonly early?: readonly EarlyLines[];
   /** People it takes to pull everything within its window; 0 where nothing comes off after this stage. */
   readonly hands: number;
   /**
-   * How one alone keeps a window that is too short for pulling everything, with the last coat in sections, pulled as they come: where it takes
-   * several people, or where the school the finish likes was given up for it. Null: no need, or no way.
+   * How one person keeps a window that is too short for pulling everything: the last coat in sections, pulled in
+   * turns. Given if several people would be needed, or if the preferred pull timing was given up for it. Null: not
+   * needed, or not possible.
    */
   readonly alone: OnePersonPlan | null;
   /** The last coat in sections where one person does it so, in their order; left out: all of it at once. */
@@ -145,7 +149,7 @@ export interface StagePlan {
   readonly startMin: number;
   readonly endMin: number;
   readonly lastCoatMin: number;
-  /** When the next coat of it may go on, minutes after the one before. */
+  /** When its next coat may go on, minutes after the previous one. */
   readonly gap: { readonly fromMin: number; readonly toMin: number | null };
 }
 

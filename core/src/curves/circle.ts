@@ -6,8 +6,8 @@ export interface Circle {
 }
 
 /**
- * The circle through three places.
- * @returns null where two coincide or all lie on one straight: flatter than a radius of about 10 km cannot be told from one
+ * The circle through three points.
+ * @returns null if two coincide or all lie on a line: a radius above about 10 km cannot be distinguished from a line
  */
 export function circleThrough(a: Point, b: Point, c: Point): Circle | null {
   const bx = b.x - a.x;

@@ -24,7 +24,7 @@ export function flattenCubic(a: Point, b: Point, c: Point, d: Point, tolerance: 
   });
 }
 
-/** Places along a parabola after its first, in at least so many pieces. */
+/** Points along a parabola after its first, in at least `least` pieces. */
 export function flattenQuadratic(a: Point, b: Point, c: Point, tolerance: number, least = 1): Point[] {
   // As a cubic its second differences are a third of these.
   const pieces = Math.max(least, piecesFor(Math.hypot(a.x - 2 * b.x + c.x, a.y - 2 * b.y + c.y) / 3, tolerance));

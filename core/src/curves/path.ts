@@ -68,7 +68,7 @@ export const reversedPath = (path: Path): Path =>
     at: path.at(-1)!.at - point.at,
   }));
 
-/** A path as another function of the plane sees it, which keeps lengths but turns left into right. */
+/** A path mapped by a reflection of the plane: lengths stay, left and right are swapped. */
 export function reflectPath(path: Path, reflect: (place: Point) => Point): Path {
   const origin = reflect({ x: 0, y: 0 });
   return path.map(({ x, y, tx, ty, curvature, at }) => {

@@ -39,7 +39,7 @@ export const ringLength = (ring: readonly Point[]): number =>
 export const rayCrossesEdge = (place: Point, a: Point, b: Point): boolean =>
   a.y > place.y !== b.y > place.y && place.x < ((b.x - a.x) * (place.y - a.y)) / (b.y - a.y) + a.x;
 
-/** True where a place lies inside a ring; on the rim either answer may come. */
+/** True if a point lies inside a ring; undefined for points on the ring itself. */
 export function isInsideRing(place: Point, ring: readonly Point[]): boolean {
   let inside = false;
   for (let index = 0, last = ring.length - 1; index < ring.length; last = index++) {

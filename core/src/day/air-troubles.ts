@@ -3,12 +3,13 @@ import { RULE_OF_THUMB } from '../kit';
 import { airSeriesOf, type ShopAir } from '../log';
 import type { Step, StepKind } from '../runsheet';
 
-/** Steps that tape or paint goes on in. */
+/** Steps during which the air matters. */
 const AIR_MATTERS: ReadonlySet<StepKind> = new Set<StepKind>(['lay', 'coat', 'seal', 'prime']);
 
 /**
- * What is wrong with the air while steps are done, by what was measured and is expected.
- * @returns asks it of steps and when they are done, minutes since 1970; nothing where nobody knows the air of that time
+ * Troubles of the air during steps, from measured and expected air.
+ * @returns a function of steps and their times, minutes since 1970; no troubles where the air of that time is
+ *   unknown
  */
 export function airTroublesDuring(
   air: ShopAir,

@@ -1,3 +1,4 @@
+import { depth } from '../../../scripts/test-limits.mjs';
 import { remixId, ruleInAir, scuffId } from '../log';
 import { workSort } from '../runsheet';
 import { scheduleFaults } from '../schedule';
@@ -111,10 +112,15 @@ it('takes days off and closed days into account', () => {
 });
 
 it('of many jobs plans the next stretches of each, and says how many follow', () => {
-  const many = Array.from({ length: 60 }, (_, index) => ({ ...jobOf('marigold'), id: `j${index}`, title: `${index}` }));
+  const count = depth(24, 60);
+  const many = Array.from({ length: count }, (_, index) => ({
+    ...jobOf('marigold'),
+    id: `j${index}`,
+    title: `${index}`,
+  }));
   const plan = planDay(many, shop, days, 480);
   expect(plan.work).toHaveLength(120);
-  expect(plan.more).toBe(60 * jobTasks(many[0]!, 480).work.length - 120);
+  expect(plan.more).toBe(count * jobTasks(many[0]!, 480).work.length - 120);
   expect(plan.schedule ?? plan.troubles[0]).toBeTruthy();
 }, 60_000);
 
@@ -146,11 +152,13 @@ describe('the air of the hours', () => {
     expect(Math.max(...some.map(({ airC }) => airC))).toBeCloseTo(24, 6);
     expect(expectedAir({ forecast: [] }, days)).toEqual([]);
   });
-  it.each([
-    ['warm', 30, 24],
-    ['cold', 14, 6],
-    ['swinging', 28, 8],
-  ])('on %s days every wait is as long as the film takes in the air of its very hours', (_, dayC, nightC) => {
+  it.each(
+    [
+      ['warm', 30, 24],
+      ['cold', 14, 6],
+      ['swinging', 28, 8],
+    ].slice(depth(2, 0)) as [string, number, number][],
+  )('on %s days every wait is as long as the film takes in the air of its very hours', (_, dayC, nightC) => {
     const air = { measured: [], expected: wave(dayC, nightC) };
     const plan = planDay(
       ['juniper', 'marigold', 'brindle'].map((name) => jobOf(name)),
@@ -342,8 +350,8 @@ it('of two jobs mixed right before closing time each window that cannot be kept 
       expect(at.get(trouble.task)!.startMin - at.get(trouble.other)!.endMin).toBeGreaterThan(trouble.maxMin);
 });
 
-it('ten jobs that are all different are planned together, none of them lost', () => {
-  const jobs = NAMES.concat(NAMES.slice(0, 3)).map((name, index) => ({
+it('jobs that are all different are planned together, none of them lost', () => {
+  const jobs = depth(NAMES.slice(2, 6), NAMES.concat(NAMES.slice(0, 3))).map((name, index) => ({
     ...jobOf(name),
     id: `${index}`,
     title: `${index}`,

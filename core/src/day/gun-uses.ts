@@ -52,8 +52,9 @@ export interface GunConflict {
 }
 
 /**
- * Colours that meet in the gun: one is sprayed before another has been cleaned out of it. The same colour may follow itself.
- * @returns the clash that comes first, with the turn that begins later as the one that waits; null where there is none
+ * Finds colours that overlap in the gun: one is sprayed before another has been cleaned out. The same colour may
+ * follow itself.
+ * @returns the first conflict, in which the use that starts later waits; null if there is none
  */
 export function gunConflict(
   work: readonly DayWork[],

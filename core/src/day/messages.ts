@@ -19,7 +19,7 @@ export interface DayMessages {
     readonly minutes: number;
     readonly longestMin: number;
   };
-  /** `extraMin`: so much longer days would do; null: no longer day would. */
+  /** `extraMin`: how much longer the working days would have to be; null: longer days would not help. */
   readonly 'day.window': {
     readonly step: Message;
     readonly after: Message | null;

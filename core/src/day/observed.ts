@@ -28,8 +28,8 @@ export interface FinishObservation {
 }
 
 /**
- * What a log says about how its finishes dry: touch tests and pulls, each with the time since the last coat that was on by then.
- * Time counts in the air the job was planned with; marks are those of its windows, without what was learned before.
+ * Drying observations in a log: touch tests and pulls, each with the time since the last coat at that moment.
+ * Time is counted in the air the job was planned with; marks are those of its windows, without learned factors.
  */
 export function observationsIn(
   { sheet, steps, stages, learned = [] }: ObservedSheet,
@@ -54,7 +54,7 @@ export function observationsIn(
     read = index + 1;
     const { heats } = state;
     const doneAt = new Map(state.done);
-    // What was warmed says nothing of how it dries by itself.
+    // A heated film says nothing about how it dries otherwise.
     if (heats.length > 0) return [];
     // A pull of some sections counts from the coats these had; everything else from the last coat that is on.
     const since =
@@ -82,7 +82,7 @@ export function observationsIn(
   });
 }
 
-/** The school a pull says it goes by; null where it says none. */
+/** The pull timing stated by a pull step; null if it states none. */
 function schoolOf(steps: ObservedSheet['steps'], id: string): PullTiming | null {
   const timingValue = steps.find((step) => step.id === id)?.say.values;
   const school = timingValue && 'school' in timingValue ? timingValue.school : null;

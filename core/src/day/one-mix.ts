@@ -27,7 +27,7 @@ interface Session extends GunUse {
   readonly cleanMin: number;
 }
 
-/** Turns of the gun whose paint is mixed in one go, and is not mixed yet. */
+/** Uses of the gun whose paint is mixed in one batch and not mixed yet. */
 function sessionsIn(work: readonly DayWork[], jobs: readonly RunningJob[], speeds: readonly PersonSpeed[]): Session[] {
   return gunUses(work, jobs).flatMap((turn): Session[] => {
     const find = (kind: Step['kind']) =>
@@ -74,8 +74,8 @@ export function pairsOf(
 }
 
 /**
- * The tasks with two jobs sprayed from one mix: mixed before the first for both; the second begins while the first flashes or soon after it,
- * and is on before the paint has gone off; the gun is cleaned after both.
+ * The tasks with two jobs sprayed from one mix: mixed for both before the first; the second starts while the first
+ * flashes or soon after, and within the pot life; the gun is cleaned after both.
  */
 export function withOneMix(tasks: readonly Task[], [first, second]: readonly [Session, Session]): Task[] {
   const shorter = ({ minutesBy, ...task }: Task, minutes: number): Task => ({
@@ -138,7 +138,7 @@ export function isGunFreeBetween(
   });
 }
 
-/** What is told of a pair. */
+/** What is reported about a pair. */
 export const pairMessage = ([first, second]: readonly [Session, Session]): OneMix => ({
   finish: first.finish,
   first: first.job,

@@ -27,13 +27,13 @@ import { type DayWork, gunFacility, jobTasks, minutesOf, type MissedWindow, type
 /** The day's plan of a shop. */
 export interface DayPlan {
   readonly work: readonly DayWork[];
-  /** Null where there is none, whatever is given up. */
+  /** Null if there is no schedule, whatever is given up. */
   readonly schedule: Schedule | null;
   readonly leastEndMin: number;
   readonly proven: boolean;
   readonly latest: readonly LatestStart[];
   readonly binding: readonly Binding[];
-  /** What cannot be kept, and what would help; the schedule is made without it. */
+  /** Constraints that cannot be kept, with suggestions; the schedule ignores them. */
   readonly troubles: readonly ScheduleTrouble[];
   readonly missed: readonly MissedWindow[];
   /** Jobs that are sprayed from one mix. */
@@ -45,15 +45,18 @@ export interface DayPlan {
   readonly kept: StoredOrder;
 }
 
-/** About so many stretches of work are planned, the same number of every job, and two of each at least. */
+/** Approximate number of tasks planned, the same number of each job and at least two. */
 const MOST_PLANNED = 120;
-/** The plan is made so often at most until the air of its hours is that it counted with, and fits where no step moves by so much, min. */
+/**
+ * Maximum number of iterations until the air of the planned hours equals the air it was planned with, and the
+ * tolerance of their starts, min.
+ */
 const MOST_ROUNDS = 7;
 const FREE_ROUNDS = 3;
 const SETTLED_MIN = 2;
 /** Where one plan takes long it is made again less often. */
 const ROUNDS_OF_MANY = 3;
-/** So many windows that cannot be met are given up one after the other, to plan the rest. */
+/** Maximum number of impossible windows given up one after the other to plan the rest. */
 const MOST_GIVEN_UP = 6;
 
 /**
@@ -122,7 +125,7 @@ export interface DayOptions {
   readonly before?: StoredOrder | null;
   readonly air?: ShopAir;
   readonly pins?: readonly DayPin[];
-  /** How quick hands are in this shop: whoever does a stretch of work, their own counts. */
+  /** Working speeds in this shop; for an assigned person, their own. */
   readonly speeds?: readonly PersonSpeed[];
 }
 
@@ -191,7 +194,7 @@ function planOnce(
       // As they were planned: pinned, waiting for the gun, shorter where they are mixed for already.
       const tasks = new Map(answered.problem.tasks.map((task) => [task.id, task]));
       const asPlanned = work.map((other) => ({ ...other, task: tasks.get(other.task.id) ?? other.task }));
-      // What was let go together with others may be kept all the same.
+      // A window given up together with others may still be kept.
       const broken = troubles.filter(
         (trouble) => trouble.code !== 'window' || isBroken(trouble, wanted.tasks, schedule.placed),
       );
@@ -245,7 +248,10 @@ function isBroken(
   );
 }
 
-/** What is known of people one by one: whoever takes longer or shorter for it than all of them together by more than such figures are worth. */
+/**
+ * Task minutes per person: those who are slower or faster than the average by more than the accuracy of such
+ * figures.
+ */
 function dryingRateFunction(
   task: Task,
   steps: readonly Step[],

@@ -5,12 +5,12 @@ import type { PersonSpeed } from './step-minutes';
 import { storedDecisions, type StoredOrder } from './stored-order';
 import type { DayWork, RunningJob } from './tasks';
 
-/** So many half-decided schedules are looked at; fewer where there are many tasks, of which each takes longer. */
+/** Maximum number of partial schedules examined; fewer for many tasks, each of which takes longer. */
 const MOST_LOOKED_AT = 12_000;
-/** What is asked beside the plan, whether a colour may wait or one mix does for two, is worth so much of that. */
+/** Fraction of that effort for variants: whether a colour can wait, or one mix is enough for two jobs. */
 const AGAIN_SHARE = 0.4;
 const MANY_TASKS = 25;
-/** A plan is left for one that ends so much sooner, min. */
+/** A plan is replaced by one that ends earlier by this much, min. */
 const WORTH_MIN = 15;
 
 /** The schedule of a day, near to what the plan before decided; null: there is none. */
@@ -42,7 +42,7 @@ interface Spraying {
   readonly nowMin: number;
 }
 
-/** So many colours that meet in the gun are parted at most; fewer where each new plan takes long. */
+/** Maximum number of gun conflicts resolved; fewer if each new plan takes long. */
 const MOST_TURNS = 12;
 const TURNS_OF_MANY = 2;
 /** A shop with more stretches of work than these waits long enough for one plan. */
@@ -58,8 +58,8 @@ export function resolveGun(
 }
 
 /**
- * Where another colour would be sprayed before one is cleaned out of the gun, one of the two waits: whichever way all is done sooner. Where
- * neither can, both stand as they were, and it is told.
+ * If another colour would be sprayed before one is cleaned out of the gun, one of the two waits, whichever gives the
+ * earlier end. If neither can, both stay as they are and the conflict is reported.
  */
 function oneColourAtATime(plain: SolvedProblem, { work, jobs, before, nowMin }: Spraying): SolvedProblem {
   let now = plain;
@@ -85,7 +85,10 @@ function oneColourAtATime(plain: SolvedProblem, { work, jobs, before, nowMin }: 
   }
 }
 
-/** Jobs of one colour from one mix: where all windows are kept, the end comes hardly later, and no other colour is sprayed in between. */
+/**
+ * Jobs of one colour from one mix, if all windows are kept, the end is hardly later, and no other colour is sprayed
+ * in between.
+ */
 function fromOneMix(plain: SolvedProblem, { work, jobs, before, speeds, nowMin }: Spraying): SolvedProblem {
   if (plain.clash) return plain;
   return pairsOf(work, jobs, plain.found.schedule.placed, speeds).reduce((now, pair): SolvedProblem => {

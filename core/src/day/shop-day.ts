@@ -31,7 +31,7 @@ const forecastDaySchema = v.strictObject({
   nightRh: numberBetween(1, 100, '%'),
 });
 
-/** Who works in the shop and when, when the booth may be used, and what the air is expected to be. */
+/** People and their hours, hours of the booth, and the forecast. */
 export const shopDaySchema = v.strictObject({
   version: v.literal(1),
   /** Where the shop is, as clocks know it: Europe/Lisbon. */
@@ -43,12 +43,12 @@ export const shopDaySchema = v.strictObject({
   ),
   /** Null: at any hour. */
   booth: v.nullable(weekSchema),
-  /** The air in the shop on some days, in their order; empty: the air of each job as it was written down. */
+  /** Forecast of the air in the shop, in order of days; empty: the air given in each job. */
   forecast: listOf(forecastDaySchema, 'forecast', 14),
 });
 export type ShopDay = v.InferOutput<typeof shopDaySchema>;
 
-/** Hours of a shop as they are kept; null where they are none. */
+/** Stored hours of a shop; null if invalid. */
 export function readShopDay(data: unknown): ShopDay | null {
   const read = v.safeParse(shopDaySchema, data);
   return read.success ? read.output : null;

@@ -5,7 +5,7 @@ import { MS_PER_MINUTE } from '../units';
 
 /** How long a step took, who did it, and when it was done, ms since 1970. */
 export interface StepMinutes extends MeasuredMinutes {
-  /** Null where nobody signs what is done. */
+  /** Null if nobody is signed in. */
   readonly person: string | null;
   readonly sort: WorkSort;
   readonly atMs: number;
@@ -14,7 +14,7 @@ export interface StepMinutes extends MeasuredMinutes {
 /** Steps that follow each other without a wait in the plan: a wait between them would be taken for work. */
 const NO_WAIT_MIN = 0.5;
 
-/** What a log says of how long steps took, as plain data: what later entries say is added to it. */
+/** Minutes of steps in a log, as plain data that later entries are added to. */
 export interface MinutesState {
   /** By step. */
   readonly took: readonly (readonly [step: string, took: StepMinutes])[];
@@ -26,9 +26,10 @@ export interface MinutesState {
 export const NO_MINUTES: MinutesState = { took: [], last: null };
 
 /**
- * How long steps took, with further entries: from when the step before it in the plan was done to when it was done, where the same person did
- * both one after the other and nothing was waited for between them. Steps of no planned minutes tell nothing.
- * @param sheet number of the work sheet the steps are of; entries of others are left out
+ * Minutes of steps after further entries: the time between the completion of a step and that of the step before it
+ * in the plan, if the same person did both one after the other without a wait. Steps of no planned minutes are
+ * skipped.
+ * @param sheet number of the work sheet of the steps; entries of other sheets are ignored
  */
 export function minutesAfter(
   steps: readonly Step[],
@@ -78,7 +79,7 @@ export function minutesAfter(
 export const minutesInLog = (steps: readonly Step[], events: readonly LogEvent[], sheet?: number): StepMinutes[] =>
   minutesAfter(steps, NO_MINUTES, events, sheet).took.map(([, took]) => took);
 
-/** How quick somebody is at a sort of work. */
+/** Speed of a person at a sort of work. */
 export interface PersonSpeed extends SpeedFactor {
   /** Null: everybody in the shop together. */
   readonly person: string | null;
@@ -99,8 +100,9 @@ export function personSpeeds(seen: readonly StepMinutes[]): PersonSpeed[] {
 }
 
 /**
- * Minutes a step is expected to take in this shop.
- * @param person whoever is known to do it, by name; null: anybody. Of one who is not known yet everybody's speed counts
+ * Minutes expected for a step in this shop.
+ * @param person name of the person who will do it; null: anybody. The average speed is used for a person without
+ *   observations
  */
 export function expectedMinutes(step: Step, speeds: readonly PersonSpeed[], person: string | null = null): number {
   const sort = workSort(step);

@@ -1,6 +1,6 @@
 import type { Decisions, ScheduleProblem, SolvedSchedule } from '../schedule';
 
-/** What is decided by a plan, told by names: kept, so that the next plan moves as little as it can. */
+/** Decisions of a plan by ids, stored so that the next plan changes as little as possible. */
 export interface StoredOrder {
   readonly order: readonly (readonly [before: string, after: string])[];
   readonly team: Readonly<Record<string, readonly string[]>>;

@@ -33,13 +33,13 @@ export interface MissedWindow {
   readonly againMin: number | null;
 }
 
-/** What tasks are worked out by besides the plan. */
+/** Further input for the tasks besides the plan. */
 export interface TaskOptions {
   /** What the films dry in; films that are not on yet are looked for by `plannedMin`. */
   readonly air?: ShopAir;
-  /** When steps that are not done may be expected to be; whichever it is, the times of what follows hold. */
+  /** Possible completion times of steps that are not done; the times of what follows must hold for all of them. */
   readonly plannedMin?: ReadonlyMap<string, readonly number[]>;
-  /** How quick hands are in this shop, and who may do the work, by name. */
+  /** Working speeds in this shop, and who may do the work, by name. */
   readonly speeds?: readonly PersonSpeed[];
   readonly people?: readonly string[];
 }
@@ -50,10 +50,10 @@ const doneId = (job: string, step: string): string => `${job} done ${step}`;
 const isWindow = ({ code }: AfterRule): boolean => code !== 'order';
 
 /**
- * The tasks that are left of a job: steps in a row are one task, until a window, the booth or the gun ends it.
- * @param nowMin the present, on the clock of the plan, minutes since 1970 where the air is known
- * @param wishes what the films dry in, when steps are expected to be done, and how quick hands are here
- * @returns tasks in the order of the work, those that stand for what is done first; and the windows that are missed already
+ * The remaining tasks of a job: consecutive steps form one task, up to a window, the booth or the gun.
+ * @param nowMin the present on the clock of the plan; minutes since 1970 if the air is known
+ * @param wishes air, expected times of steps, and working speeds
+ * @returns tasks in working order, first those that stand for what is done; and the windows already missed
  */
 export function jobTasks(
   job: RunningJob,
@@ -84,7 +84,7 @@ export function jobTasks(
   const work = groups.map((steps, index): DayWork => {
     const first = steps[0]!;
     const lags: Lag[] = [];
-    // What has gone off is mixed anew first.
+    // Paint past its pot life is mixed again first.
     let againMin = 0;
     const previous = groups[index - 1];
     if (previous)
@@ -104,7 +104,7 @@ export function jobTasks(
       );
       if (ownTask === undefined && doneAt === undefined) continue;
       const closedMin = doneAt === undefined || rule.maxMin === null ? null : doneAt + rule.maxMin;
-      // What is scuffed already may go on; what opens a second time waits for that, and nothing else helps.
+      // A film already scuffed may be coated; one with a second window waits for it, nothing else helps.
       const cure = remedyOf(rule.code);
       const scuffed = cure === 'scuff' && job.doneMin.has(scuffId(first.id));
       const isMissed = closedMin !== null && closedMin < nowMin && !scuffed;
@@ -151,7 +151,10 @@ export function jobTasks(
 
 const idOf = (job: RunningJob, steps: readonly Step[]): string => `${job.id} ${steps[0]!.id}`;
 
-/** By when a step begins at the latest: a pull is done before its window closes, whoever does it, not only begun; one that is that late already begins at once. */
+/**
+ * Latest start of a step: a pull has to be finished before its window closes, whoever does it; one that is already
+ * late starts at once.
+ */
 function lastStart(
   { code, minMin, maxMin }: AfterRule,
   minutes: number,
@@ -163,7 +166,7 @@ function lastStart(
   return doneAt !== undefined && doneAt + last < nowMin ? maxMin : last;
 }
 
-/** The rule that keeps all of some rules. */
+/** The rule that implies all of some rules. */
 const strictest = (rules: readonly AfterRule[]): AfterRule => {
   const ends = rules.flatMap(({ maxMin }) => maxMin ?? []);
   const minMin = Math.max(...rules.map((rule) => rule.minMin));
@@ -182,7 +185,7 @@ const sameNeeds = (step: Step, other: Step): boolean =>
   placesOf(step).join() === placesOf(other).join() && handsOf(step) === handsOf(other);
 const handsOf = ({ needs }: Step): number => Math.max(1, needs.filter((need) => need === 'person').length);
 
-/** Minutes nobody works between two steps that follow each other, where no window tells them. */
+/** Idle minutes between two consecutive steps that no window states. */
 function waitBetween(steps: readonly Step[], before: Step, after: Step): number {
   if (after.after.some(isWindow)) return 0;
   const from = steps.findIndex(({ id }) => id === before.id);

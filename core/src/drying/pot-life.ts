@@ -2,9 +2,9 @@ import { dryingRate, REFERENCE_AIR } from '../air';
 import type { Finish } from '../finish';
 
 /**
- * How long paint that was mixed may be used, minutes; null: it keeps.
- * Warmth makes it set sooner, as it does a film; cold is not trusted to keep it longer than its sheet says.
- * @param airC air it is mixed and sprayed in
+ * Pot life of mixed paint, minutes; null: unlimited.
+ * Warmth shortens it as it shortens drying; cold does not lengthen it beyond the data sheet.
+ * @param airC air in which it is mixed and sprayed
  */
 export const potLifeAt = (
   { potLifeMin, activationKj }: Pick<Finish, 'potLifeMin' | 'activationKj'>,

@@ -17,11 +17,11 @@ export interface EdgeRisk {
 const THICK_UM = 60;
 
 /**
- * How an edge may come out, against time: drawn so that the three windows explain themselves.
+ * Quality of an edge against the time of the pull, drawn to explain the three windows.
  * @param windows moments or minutes after the last coat; `atMin` on the same clock
  * @param buildUm film at the edge
- * @param dwellMin when the tape leaves glue, on the same clock; Infinity: never
- * Rule of thumb: smooth steps between the marks of the film; nothing is measured, and only the shape is meant.
+ * @param dwellMin when the tape starts to leave adhesive, on the same clock; Infinity: never
+ * Rule of thumb: smooth steps between the marks of the film; only the shape is meaningful.
  */
 export function edgeRisk(
   { wet, touchMin, throughMin }: Pick<PullWindows, 'wet' | 'touchMin' | 'throughMin'>,

@@ -8,7 +8,7 @@ import { buildFactor, safeFactor } from './window';
 export const SERVICES = ['hardware', 'polish', 'wash', 'water', 'flight'] as const;
 export type Service = (typeof SERVICES)[number];
 
-/** When a film may be used so, minutes after its last coat; `soft`: it is not cured yet by then. */
+/** When a film may be used like this, minutes after its last coat; `soft`: it is not fully cured by then. */
 export interface ReturnToService {
   readonly service: Service;
   readonly afterMin: number;

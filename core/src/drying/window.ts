@@ -8,11 +8,11 @@ export interface DryingMarks {
   readonly touchMin: number;
   readonly tapeSafeMin: number | null;
   readonly throughMin: number;
-  /** End of the wet school; null: a fifth of touch-dry. */
+  /** End of the wet window; null: 20 % of touch-dry. */
   readonly wetLimitMin: number | null;
   readonly activationKj: number;
   readonly waterborne: boolean;
-  /** Base that is cleared over: the touch school closes with the tape's limit. */
+  /** A base that is cleared over: the touch-dry window ends with the limit of the tape. */
   readonly fastBase: boolean;
   readonly wetOnly: boolean;
 }
@@ -55,14 +55,17 @@ export function buildFactor(finish: Pick<Finish, 'system' | 'referenceBuildUm'>,
 export const safeFactor = (factor: number): number => Math.max(1, factor) / factor;
 
 /**
- * How long one coat of a finish takes, of what its data sheet says: minutes on the clock for each minute there. A coat thicker than the
- * reference build takes longer, a thinner one no less.
+ * Minutes on the clock per data-sheet minute for one coat. A coat above the reference build takes longer, a thinner
+ * one does not take less.
  */
 const coatPace = (finish: Finish, air: DryingAir): number =>
   Math.max(1, buildFactor(finish, finish.coatUm)) /
   dryingRate(finish.activationKj, PAINT_SYSTEMS[finish.system].waterborne, air);
 
-/** Data-sheet minutes after which the next coat of the same finish may go on: its flash, or its first recoat window if that opens later. */
+/**
+ * Data-sheet minutes after which the next coat of the same finish may go on: its flash, or the start of its first
+ * recoat window if that is later.
+ */
 const nextCoatMin = ({ flashMin, recoat }: Finish): number => Math.max(flashMin, recoat[0]!.fromMin);
 
 /** Flash of one coat, minutes on the clock. */
@@ -70,7 +73,7 @@ export const coatFlashMin = (finish: Finish, air: DryingAir): number => finish.f
 
 /**
  * When the next coat of the same finish may go on.
- * @returns minutes on the clock after the coat before
+ * @returns minutes on the clock after the previous coat
  */
 export function coatGap(finish: Finish, air: DryingAir): Span {
   const pace = coatPace(finish, air);
@@ -79,8 +82,8 @@ export function coatGap(finish: Finish, air: DryingAir): Span {
 }
 
 /**
- * When the next coat may go on after all though the first window has closed: a second one, with a gap before it in which nothing may.
- * @returns minutes on the clock after the coat before; null where the sheet has none
+ * Second recoat window after the first has closed; nothing may go on in between.
+ * @returns minutes on the clock after the previous coat; null if the data sheet states none
  */
 export function secondRecoatMin(finish: Finish, air: DryingAir): number | null {
   const [, second] = finish.recoat;
@@ -88,8 +91,8 @@ export function secondRecoatMin(finish: Finish, air: DryingAir): number | null {
 }
 
 /**
- * Film that dries as one: a coat that is through-dry when the next goes on is a ground for it, no build.
- * @param coats how many of it, one after the other as soon as each may go on
+ * Film that dries together: a coat that is dry through before the next one counts as ground, not as build.
+ * @param coats number of coats, each as soon as it may go on
  * @returns dry film, µm
  */
 export const dryingBuildUm = (finish: Finish, coats: number): number =>

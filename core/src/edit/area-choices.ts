@@ -4,10 +4,10 @@ import type { FinishId, PartId } from '../kit';
 import { type AreaPlan, type Coordinates, outlineOf } from '../setout';
 
 /**
- * Gives an area a finish, in place of whatever was said about it before.
+ * Gives an area a finish, replacing earlier choices for it.
  * @param area the area as the plan draws it
  * @param finish null keeps what is on it
- * @param more how it is painted, where that is out of the ordinary
+ * @param more special ways of painting it
  */
 export function giveFinish(
   design: Design,
@@ -27,8 +27,8 @@ export function giveFinish(
 }
 
 /**
- * Says what is on an area now.
- * @param present null: what is on the rest of its part
+ * Sets the existing finish of an area.
+ * @param present null: that of its part
  */
 export function givePresent(design: Design, partId: PartId, area: AreaPlan, present: Present | null): Design {
   const inside = insideOf(area);
@@ -37,7 +37,7 @@ export function givePresent(design: Design, partId: PartId, area: AreaPlan, pres
   return { ...design, presentAt: present === null ? others : [...others, { part: partId, seed: [x, y], ...present }] };
 }
 
-/** Forgets what was said of one place of a part. */
+/** Removes the choices for one point of a part. */
 export function forgetAtPoint(design: Design, partId: PartId, place: Coordinates): Design {
   const areas = design.scheme.areas.filter(
     ({ part, seed }) => part !== partId || seed[0] !== place[0] || seed[1] !== place[1],

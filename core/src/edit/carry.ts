@@ -6,10 +6,10 @@ import { type Coordinates, newPartCache, type PartCache, workOutParts } from '..
 
 /**
  * Carries the finishes of areas over to a changed design, part by part.
- * @param before design the choices were made on
- * @param after the same design with lines or outlines changed
- * @param store parts that did not change are worked out once for both
- * @returns `after` with its choices moved to where their areas are now; choices of removed parts are dropped
+ * @param before design for which the choices were made
+ * @param after the same design with changed lines or outlines
+ * @param store cache: unchanged parts are computed once for both
+ * @returns `after` with its choices moved to the current places of their areas; choices of removed parts are dropped
  */
 export function carryScheme(before: Design, after: Design, store: PartCache = newPartCache()): Design {
   const nothing =

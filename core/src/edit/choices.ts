@@ -7,15 +7,15 @@ export const withChoices = (design: Design, update: Partial<DesignChoices>): Des
 });
 
 /**
- * The design with its order of coats chosen by hand.
- * @param wide true where that order sprays more beyond its areas than what is planned: it is taken as it was shown
+ * The design with an order of coats chosen by a person.
+ * @param wide true if that order sprays beyond its areas more than the planned one: it is taken as shown
  */
 export function withOrder(design: Design, order: readonly string[], wide: boolean): Design {
   const { spread: _, ...choices } = design.choices;
   return { ...design, choices: { ...choices, order: [...order], ...(wide ? { spread: 'wide' as const } : {}) } };
 }
 
-/** The design with everything chosen anew that a person had settled about order and masks. */
+/** The design with all choices about order and masks removed. */
 export function withoutOrder(design: Design): Design {
   const { before: _before, pins: _pins, sameGun: _gun, spread: _spread, ...rest } = design.choices;
   return { ...design, choices: { ...rest, order: null } };

@@ -18,7 +18,7 @@ export const withLine = (design: Design, partId: PartId, changed: TrimLine): Des
       : [...lines, changed],
   );
 
-/** The design without a line. Lines made from it stay and tell that they miss it. */
+/** The design without a line. Lines based on it stay and report that it is missing. */
 export const withoutLine = (design: Design, partId: PartId, lineId: LineId): Design =>
   withLines(design, partId, (lines) => lines.filter(({ id }) => id !== lineId));
 

@@ -51,7 +51,7 @@ export interface EditMessages {
   readonly 'edit.own-changed': NoValues;
   readonly 'edit.own-gone': NoValues;
   readonly 'edit.job': NoValues;
-  /** As it was written down by an older version of the program. */
+  /** Text written by an older version of the program. */
   readonly 'edit.written': { readonly words: string };
 }
 export type EditMessage = MessageOf<EditMessages>;

@@ -1,7 +1,7 @@
 import type { Design, Scheme } from '../job';
 import type { FinishId } from '../kit';
 
-/** The design with a copy of its scheme kept beside it, under a name. */
+/** The design with a copy of its scheme kept under a name. */
 export const withSchemeCopy = (design: Design, name: string): Design => ({
   ...design,
   others: [...(design.others ?? []), { ...design.scheme, name }],
@@ -14,8 +14,8 @@ export const withSchemeName = (design: Design, name: string): Design => ({
 });
 
 /**
- * The design with one of the other schemes planned, and what was planned in its place.
- * @param names what the two are called from then on: the one planned until now, and the other
+ * The design with one of its other schemes planned, and the planned one put in its place.
+ * @param names new names of the two: the one planned so far, and the other
  */
 export function withOtherScheme(design: Design, index: number, names: readonly [string, string]): Design {
   const { scheme, others = [] } = design;

@@ -13,7 +13,7 @@ import { maxOf, type OwnPieceId, type TapeCode, unusedId } from '../kit';
 
 type Lists = Pick<DesignChoices, 'tapes' | 'notTapes' | 'ownWays' | 'layers' | 'ownPieces' | 'pulls'>;
 
-/** A design with another list of choices; an empty one is left out. */
+/** A design with another list of choices; an empty list is removed. */
 function withChoices<K extends keyof Lists>(design: Design, key: K, list: NonNullable<Lists[K]>): Design {
   const choices: DesignChoices = { ...design.choices };
   delete choices[key];
@@ -71,8 +71,8 @@ export function setLayFirst(design: Design, place: TapePlace, first: LayersPin['
 }
 
 /**
- * A design in which a line is pulled by a school of its own.
- * @param school null: as the rest of its mask
+ * A design in which a line has its own pull timing.
+ * @param school null: the timing of the rest of its mask
  */
 export function setPullTiming(
   design: Design,
@@ -84,7 +84,7 @@ export function setPullTiming(
   return withChoices(design, 'pulls', school === null ? rest : [...rest, { part, line, school }]);
 }
 
-/** A design with one more piece a person lays themselves, under an id of its own. */
+/** A design with one more manual piece, under a new id. */
 export function addOwnPiece(design: Design, piece: Omit<OwnPiece, 'id'>): Design {
   const { ownPieces = [] } = design.choices;
   const id = unusedId(
@@ -119,7 +119,7 @@ const asWay = (places: readonly Place[]): Way => ({
 export const withPiecePoint = (piece: Way, index: number, place: Place): Way =>
   asWay(piecePoints(piece).map((old, pointIndex) => (pointIndex === index ? place : old)));
 
-/** A piece with one more place to go by, in the middle of its longest stretch; a cover that was a box has corners of its own then. */
+/** A piece with one more point, in the middle of its longest stretch; a rectangular cover becomes a polygon. */
 export function withCorner(piece: Way & Pick<OwnPiece, 'tape'>): Way {
   if (piece.tape === null && piecePoints(piece).length === 2) return asWay(pieceCorners(piece));
   const places = piecePoints(piece);

@@ -10,7 +10,7 @@ export interface DrawnPath {
 
 /** A drawing read from a file. */
 export interface Drawing {
-  /** Millimetres to one of its units; null where the file does not say. */
+  /** Millimetres per unit of the file; null if the file does not say. */
   readonly unitMm: number | null;
   readonly layers: readonly { readonly name: string; readonly paths: readonly DrawnPath[] }[];
   readonly skipped: readonly SkippedMessage[];
@@ -29,10 +29,10 @@ export const DRAWING_LIMITS = {
   depth: 40,
 } as const;
 
-/** Curves in files are flattened to this, mm; where the unit is not known one unit counts as a millimetre. */
+/** Flattening tolerance of curves in files, mm; if the unit is unknown, one unit is taken as a millimetre. */
 export const FILE_TOLERANCE_MM = RULE_OF_THUMB.fileToleranceMm;
 
-/** Trouble that ends the reading of a file; caught at its door. */
+/** Error that ends reading a file; caught where reading starts. */
 export class DrawingTrouble extends Error {
   constructor(readonly why: DrawingMessage) {
     super(why.code);

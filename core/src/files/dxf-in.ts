@@ -4,7 +4,7 @@ import { messageWithoutValues } from '../kit';
 import { Collector, DRAWING_LIMITS, type DrawingRead, DrawingTrouble, FILE_TOLERANCE_MM } from './drawing';
 import { SidedCircle, WeightedSpline } from './dxf-entities';
 
-/** Millimetres to a drawing unit, by the number the file gives it; others do not say. */
+/** Millimetres per drawing unit by its number in the file; other numbers mean unknown. */
 const UNIT_MM: Readonly<Record<number, number>> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000, 14: 100 };
 
 /** How a block is put down: scaled, turned, moved. */

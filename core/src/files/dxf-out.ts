@@ -1,7 +1,10 @@
 import type { PartPlan } from '../setout';
 import { exportLayers } from './layers-out';
 
-/** A part as a DXF drawing in millimetres, one layer a kind of line. Polylines in the oldest form every reader knows. */
+/**
+ * A part as a DXF drawing in millimetres, one layer per kind of line. Uses the oldest kind of polyline, which every
+ * reader supports.
+ */
 export function writeDxf(part: PartPlan): string {
   const pairs: (readonly [number, string | number])[] = [
     [0, 'SECTION'],

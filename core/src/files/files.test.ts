@@ -1,3 +1,4 @@
+import { depth } from '../../../scripts/test-limits.mjs';
 import { DEFAULT_PERSON, wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
@@ -645,7 +646,7 @@ describe('nesting', () => {
           }
         });
       }),
-      { numRuns: 60 },
+      { numRuns: depth(10, 60) },
     ));
   it('turns what is too high for the film, its cuts with it', () => {
     const [laid] = nestPieces(

@@ -36,7 +36,7 @@ export interface DrawingWish {
 
 /**
  * Turns layers of a drawing into the outline of a part and one imported line.
- * @returns both moved so that the lower left of the outline, or of the lines where there is none, keeps its place
+ * @returns both, moved so that the lower left of the outline (of the lines if there is no outline) stays in place
  */
 export function fromDrawing(drawing: Drawing, wish: DrawingWish): FromDrawing {
   const pathsOf = (name: string) => drawing.layers.find((layer) => layer.name === name)?.paths ?? [];
@@ -77,7 +77,7 @@ const importedLine = (paths: readonly DrawnPath[], { lineId, lineName, datum }: 
   paths: paths.map(({ closed, points }) => ({ closed, points: points.map(asPlace) })),
 });
 
-// A ten-thousandth of a millimetre is far below any tape and keeps files short.
+// 0.0001 mm is far below the accuracy of any tape and keeps files short.
 const asPlace = ({ x, y }: Point): [number, number] => [Math.round(x * 1e4) / 1e4, Math.round(y * 1e4) / 1e4];
 
 function outlineOf({ points }: DrawnPath, left: TakenMessage[]): Outline | null {

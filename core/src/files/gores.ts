@@ -5,7 +5,7 @@ import type { PaperStroke, PaperWords, Plot } from './page';
 /** A turned skin in flat strips, each from end to end, with what they are wrong by. */
 export interface GorePlot extends Plot {
   readonly gores: number;
-  /** How much longer the edge of a strip is than the line on the skin it stands for, mm. */
+  /** How much longer the edge of a strip is than the line on the surface it represents, mm. */
   readonly errorMm: number;
 }
 

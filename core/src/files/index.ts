@@ -1,4 +1,5 @@
-// The second door of core: files in and out. Apart from the first, so that screens do not load what only the server needs.
+// Second entry of core: files in and out. Separate from the first, so that screens do not load what only the server
+// needs.
 export * from './csv';
 export * from './drawing';
 export * from './dxf-in';

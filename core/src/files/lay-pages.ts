@@ -15,11 +15,11 @@ export interface LayWords {
 const EDGE = 15;
 const SIZE = 3.3;
 const LINE = 4.6;
-/** Letters that go on a millimetre of a line, at most, in letters as high as one. */
+/** Characters per millimetre of line at most, for characters 1 mm high. */
 const LETTERS_PER_MM = 2.05;
 const DRAWING = 62;
 
-/** What hands do for the mask of a stage, in their order. */
+/** Step kinds of masking in a stage, in working order. */
 const MASKING = new Set(['plug', 'lay', 'cover', 'seal', 'gate', 'pull', 'uncover', 'unplug']);
 
 /** A piece of a sheet: it is not broken. */
@@ -129,7 +129,7 @@ function stepBlock(title: string, detail: string, widthMm: number): Block {
   };
 }
 
-/** Words broken into lines of so many letters; a longer word stands alone. */
+/** Breaks text into lines of at most a number of characters; a longer word stands alone. */
 export function wrapText(text: string, letters: number): string[] {
   const lines: string[] = [];
   for (const word of text.split(/\s+/).filter(Boolean)) {

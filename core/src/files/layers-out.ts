@@ -1,6 +1,6 @@
 import type { Coordinates, PartPlan } from '../setout';
 
-/** One layer of a drawing that leaves the house. */
+/** A layer of an exported drawing. */
 export interface ExportLayer {
   readonly name: string;
   readonly paths: readonly { readonly closed: boolean; readonly points: readonly Coordinates[] }[];

@@ -68,7 +68,7 @@ export interface PaperMessages {
   readonly 'paper.seam': { readonly edge: 'P' | 'Q' };
   readonly 'paper.gore': { readonly gore: number; readonly gores: number; readonly meets: number };
   readonly 'paper.gores': { readonly gores: number; readonly errorMm: number };
-  /** A sheet of a grid of sheets, by its own code and those of the first and the last. */
+  /** One sheet of a grid of sheets, with its own code and those of the first and the last sheet. */
   readonly 'paper.foot': {
     readonly title: Message;
     readonly sheet: string;

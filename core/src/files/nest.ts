@@ -45,7 +45,7 @@ export function nestPieces(pieces: readonly CutPiece[], widthMm: number, lengthM
     .filter((layout): layout is NestedPiece[] => layout !== null)
     .map((layout) => ({ layout, used: Math.max(...layout.map(({ x, widthMm: wide }) => x + wide)) + GAP_MM }))
     .sort((a, b) => a.used - b.used)[0];
-  // What a sheet has no room for beside the others is told.
+  // Pieces that fit on no sheet are reported.
   if (!best) {
     const [first, ...rest] = [...fitting].sort((a, b) => b.widthMm * b.heightMm - a.widthMm * a.heightMm);
     const smaller = nestPieces(rest, widthMm, lengthMm);
@@ -54,7 +54,10 @@ export function nestPieces(pieces: readonly CutPiece[], widthMm: number, lengthM
   return { widthMm, lengthMm: best.used, pieces: best.layout, tooLarge };
 }
 
-/** Lengths of sheet that may be enough, from what the sizes need at least; the packer fills a sheet, it does not seek the shortest. */
+/**
+ * Sheet lengths to try, starting from the minimum by area: the packer fills a given sheet, it does not look for the
+ * shortest.
+ */
 function lengthsToTry(pieces: readonly CutPiece[], widthMm: number): number[] {
   const size = pieces.reduce((sum, piece) => sum + (piece.widthMm + GAP_MM) * (piece.heightMm + GAP_MM), 0);
   const longest = Math.max(...pieces.map((piece) => piece.widthMm));
@@ -81,7 +84,7 @@ function packed(pieces: readonly CutPiece[], widthMm: number, lengthMm: number):
   const largestFirst = [...pieces].sort((a, b) => Math.max(b.widthMm, b.heightMm) - Math.max(a.widthMm, a.heightMm));
   for (const piece of largestFirst) packer.add(steps(piece.widthMm), steps(piece.heightMm), piece);
   const [sheet, ...more] = packer.bins;
-  // What does not fit goes onto a sheet of its own: then this one is too short.
+  // Overflow goes onto a second sheet: then this length is too short.
   if (!sheet || more.length > 0 || sheet.rects.length !== pieces.length) return null;
   return sheet.rects.map((rectangle) => {
     const piece = rectangle.data as CutPiece;

@@ -3,7 +3,7 @@ import type { PaperMessage, PaperText } from './messages';
 /** A line on paper, mm from the lower left. */
 export interface PaperStroke {
   readonly points: readonly (readonly [number, number])[];
-  /** `trim` lines and `rim` are what one came for; `help` lines are thin; `dash` are folds and datums. */
+  /** `trim` lines and `rim` are the main content; `help` lines are thin; `dash` are folds and datums. */
   readonly pen: 'trim' | 'rim' | 'help' | 'dash';
 }
 
@@ -37,7 +37,7 @@ export interface Plot {
   readonly words: readonly PaperWords[];
 }
 
-/** A bar to check the printer by: so long, with ticks at its ends. */
+/** A bar to check the scale of the printer, with ticks at its ends. */
 export function checkBar(
   x: number,
   y: number,

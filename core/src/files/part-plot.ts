@@ -3,8 +3,8 @@ import type { Coordinates, PartPlan } from '../setout';
 import type { PaperStroke, PaperWords, Plot } from './page';
 
 /**
- * A part full size: rim, openings, lines with their codes, datums and folds. Round parts say which edges meet.
- * @param mirrored the other way round, for the other side
+ * A part full size: outline, openings, lines with their codes, datums and folds. Round parts show which edges meet.
+ * @param mirrored mirrored, for the other side
  */
 export function partPlot(part: PartPlan, job: string, mirrored: boolean): Plot {
   const strokes: PaperStroke[] = [

@@ -29,9 +29,9 @@ const PENS: Readonly<
 
 /**
  * Writes pages as a PDF at 1:1.
- * @param title what the document is called
- * @param tell puts into words what is not a name or a code
- * @param written is told how many pages are written
+ * @param title title of the document
+ * @param tell puts messages into words
+ * @param written called with the number of pages written
  */
 export async function writePdf(
   pages: readonly Page[],

@@ -79,8 +79,8 @@ export function pagesFor(design: Design, shelf: Shelf, wish: PrintWish, words: P
 }
 
 /**
- * Lays out and writes.
- * @param written is told how many pages are written, and of how many
+ * Lays out the pages and writes the PDF.
+ * @param written called with the number of pages written, and the total
  */
 export async function printPdf(
   design: Design,
@@ -133,7 +133,7 @@ function templatePages(
   return { ok: true, title: plot.title, pages };
 }
 
-/** The table a wish asks for; null where the line is not on its part. */
+/** The requested table; null if the line is not on its part. */
 export function tableFor(design: Design, wish: Extract<PrintWish, { what: 'stations' }>): StationTable | null {
   const asked = {
     part: wish.part,

@@ -34,7 +34,7 @@ interface Group {
   readonly undrawn: boolean;
 }
 
-/** The page of a drawing: what it shows, and how large it says it is. */
+/** View box and stated size of a drawing. */
 interface Page {
   readonly unitMm: number | null;
   readonly top: number | null;
@@ -132,14 +132,14 @@ function groupOf(name: string, { attributes }: SaxesTagPlain, parent: Group | un
 /** Maximum characters of the width of a page, with its unit. */
 const MAX_WIDTH_LENGTH = 60;
 
-/** What the page says about its size: width in a unit against the width of its view. */
+/** The size a drawing states: its width with a unit against the width of its view box. */
 function pageOf({ attributes }: SaxesTagPlain): Page {
   const view = (attributes.viewBox ?? '')
     .trim()
     .split(/[\s,]+/)
     .map(Number);
   const box = view.length === 4 && view.every(Number.isFinite) && view[2]! > 0 && view[3]! > 0 ? view : null;
-  // A width is short: a long one is none, and is not looked through.
+  // A width is short: a long text is no width and is not searched.
   const size = /^([\d.]+) ?([a-z]*)$/i.exec((attributes.width ?? '').slice(0, MAX_WIDTH_LENGTH + 1).trim());
   const unit = UNIT_MM[size?.[2]?.toLowerCase() ?? ''];
   const width = size ? Number(size[1]) : NaN;
@@ -193,7 +193,7 @@ function flattened(
   collector: Collector,
 ): { closed: boolean; points: Point[] }[] {
   const svgPath = svgpath(d);
-  // The parser keeps what it could read and remembers why it stopped; half a path is no path.
+  // On an error the parser returns the path up to that point; half a path is rejected.
   if ((svgPath as unknown as { err?: string }).err) {
     collector.skip('skipped.unreadable');
     return [];

@@ -2,7 +2,7 @@ import { maxOf, minOf } from '../kit';
 import type { PartPlan } from '../setout';
 import { exportLayers } from './layers-out';
 
-/** Room round the drawing, mm. */
+/** Margin round the drawing, mm. */
 const MARGIN = 10;
 const escaped = (text: string): string =>
   text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] as string);

@@ -10,7 +10,7 @@ import {
   type Plot,
 } from './page';
 
-/** White edge most printers keep, room for the foot, and how far neighbouring sheets overlap; mm. */
+/** White margin of most printers, room for the footer, and overlap of neighbouring sheets; mm. */
 const EDGE = 8;
 const FOOT = 16;
 const OVERLAP = 10;

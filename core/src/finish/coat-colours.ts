@@ -11,19 +11,20 @@ import {
   scatterFromHiding,
 } from './layer';
 
-/** What a finish shows after so many coats. */
+/** Colour of a finish after a number of coats. */
 export interface CoatStep {
   readonly coats: number;
   readonly colour: string;
-  /** ΔE00 to the colour it is meant to have. */
+  /** ΔE00 to the target colour. */
   readonly deltaE: number;
   readonly from: 'card' | 'formula';
 }
 
 /**
  * Colour of a finish coat by coat over a ground.
- * A card on a like ground is read between its measured steps; above its last step, and without one, the layer formula speaks.
- * @param most how many coats
+ * A card on a similar ground is interpolated between its measured steps; beyond its last step, and without a card,
+ * the layer formula is used.
+ * @param most maximum number of coats
  */
 export function coatSteps(paint: HidingPaint, ground: string, most: number = RULE_OF_THUMB.mostCoats): CoatStep[] {
   const target = reflectanceOf(paint.colour);
@@ -57,7 +58,7 @@ export function cardFor({ cards }: Pick<HidingPaint, 'cards'>, ground: string): 
   return near[0]?.card ?? null;
 }
 
-/** Reflectance of a card after so many coats, between its steps; null above its last. */
+/** Reflectance of a card after a number of coats, interpolated between its steps; null beyond its last one. */
 function measuredAt({ ground, steps }: Card, coats: number): Reflectance | null {
   const known = [{ coats: 0, colour: ground }, ...steps].sort((a, b) => a.coats - b.coats);
   const above = known.findIndex((step) => step.coats >= coats);
@@ -72,7 +73,7 @@ function measuredAt({ ground, steps }: Card, coats: number): Reflectance | null 
 /** True for what lets the ground show: its colour depends on what lies below. */
 const showsGround = ({ effect }: Pick<Finish, 'effect'>): boolean => effect === 'candy' || effect === 'clear';
 
-/** Colour seen after so many coats over a ground: a covering finish shows its own. */
+/** Colour after a number of coats over a ground; an opaque finish has its own colour. */
 export function colourOverGround(finish: Finish, ground: string, coats: number): string {
   if (finish.effect === 'clear' && !cardFor(finish, ground)) return clearOver(finish, ground, coats);
   return showsGround(finish) ? coatSteps(finish, ground, coats)[coats - 1]!.colour : finish.colour;

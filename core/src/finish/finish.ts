@@ -31,7 +31,7 @@ const minutes = () => numberBetween(0, 100_000, 'min');
 /** One recoat window: from, and to (null: no end). */
 const recoatSchema = v.strictObject({ fromMin: minutes(), toMin: v.nullable(minutes()) });
 
-/** A paint as it is applied. Times are data-sheet minutes at 23 °C, 50 % RH and the reference build. */
+/** A paint as applied. Times are data-sheet minutes at 23 °C, 50 % RH and the reference build. */
 export const finishSchema = v.strictObject({
   id: idText<FinishId>(),
   name: nameText(),
@@ -55,7 +55,7 @@ export const finishSchema = v.strictObject({
   school: oneOfWords(PULL_TIMINGS),
   /** Dry film that hides a black-and-white card, µm. */
   hidingUm: positiveUpTo(5000, 'µm'),
-  /** Coats the data sheet asks for; null: computed from hiding. */
+  /** Coats stated in the data sheet; null: computed from hiding. */
   coats: v.nullable(wholeBetween(1, 20)),
   /** Parts by volume, paint first: [4, 1, 1]. */
   mixRatio: listOf(positiveUpTo(100), 'mixing-parts', 4, 1),

@@ -1,3 +1,4 @@
+import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
 import type { Card } from './card';
 import { typicalFinish } from './catalogue';
@@ -66,7 +67,7 @@ it('five steps over black and white come nearer to the truth than the sheet, whi
       expect(learned.low).toBeLessThan(learned.factor);
       expect(learned.high).toBeGreaterThan(learned.factor);
     }),
-    { numRuns: 60 },
+    { numRuns: depth(10, 60) },
   );
 });
 

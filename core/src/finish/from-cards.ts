@@ -10,18 +10,19 @@ const SEEN_DELTA_E = 2;
 /** So often a step is simply read wrong. */
 const MISTAKEN = 0.02;
 
-/** What of a finish says how it hides. */
+/** Fields of a finish that decide how it hides. */
 export type HidingPaint = Pick<Finish, 'colour' | 'hidingUm' | 'coatUm'> & { readonly cards?: readonly Card[] };
 
-/** More steps than these say no more: the newest count. */
+/** Maximum number of steps used, the newest first. */
 const MOST_STEPS = 40;
 
 const known = new WeakMap<readonly Card[], Map<string, FactorEstimate>>();
 
 /**
- * What the cards of a finish say about how it hides: its film that hides is multiplied by the factor, above 1 it hides worse. Each step of a
- * card says how likely its colour is after so many coats, by the layer formula; one on which nothing shows through any more says little.
- * A card counts for itself on grounds like its own; what is learned counts on all others.
+ * Factor on the hiding film learned from the cards of a finish; above 1 it hides worse. Each step of a card gives
+ * the likelihood of its colour after that many coats by the layer formula; a step on which nothing shows through
+ * gives little.
+ * On a ground similar to its own a card is used directly; the learned factor applies to all other grounds.
  */
 export function hidingFactorFromCards(paint: HidingPaint): FactorEstimate {
   const { cards = [] } = paint;

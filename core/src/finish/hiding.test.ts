@@ -1,3 +1,4 @@
+import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
 import { SHIPPED_FINISHES } from './catalogue';
 import { coatsOver, coatsToHide } from './hiding';
@@ -54,7 +55,7 @@ it('never needs more coats for a looser tolerance', () => {
         return loose <= strict;
       },
     ),
-    { numRuns: 40 },
+    { numRuns: depth(10, 40) },
   );
 });
 

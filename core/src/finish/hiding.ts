@@ -13,12 +13,12 @@ export interface Hiding {
 }
 
 /**
- * Coats a paint needs to hide an undercolour.
+ * Coats needed to hide an undercolour.
  * @param paint colour of the paint, `#rrggbb`
- * @param under colour it goes over
+ * @param under colour below it
  * @param hidingUm dry film that hides a black-and-white card, µm
  * @param coatUm dry film of one coat, µm
- * @param tolerance ΔE00 that counts as hidden
+ * @param tolerance ΔE00 at which it is hidden
  */
 export function coatsToHide(
   paint: string,
@@ -42,8 +42,8 @@ export function coatsToHide(
 export interface CoatCount {
   readonly coats: number;
   /**
-   * `card`: measured in this shop; `sheet`: the finish states a count; `ground`: its count, and what this ground costs besides; `hiding`:
-   * computed; `most`: hiding asks for more than 20; `floor`: the film its times are stated for asks for more than all of them.
+   * `card`: measured in this shop; `sheet`: stated by the finish; `ground`: stated, plus what this ground adds;
+   * `hiding`: computed; `most`: hiding needs more than 20; `floor`: the reference film needs more than all of these.
    */
   readonly from: 'card' | 'sheet' | 'ground' | 'hiding' | 'most' | 'floor';
 }
@@ -88,7 +88,10 @@ function fromSheet(finish: Finish, stated: number, under: string): CoatCount {
   return { coats, from: coats > stated ? 'ground' : 'sheet' };
 }
 
-/** Coats a card says: the first that hides, for what deepens coat by coat the nearest; null where it never gets there. */
+/**
+ * Coats according to a card: the first that hides; for paints that deepen coat by coat, the nearest. Null if it is
+ * never reached.
+ */
 function fromCard(finish: Finish, under: string): number | null {
   const measured = coatSteps(finish, under).filter(({ from }) => from === 'card');
   if (measured.length === 0) return null;

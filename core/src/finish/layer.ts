@@ -30,7 +30,7 @@ const LUMINANCE: Reflectance = [0.2126, 0.7152, 0.0722];
 /** Hiding cards: reflectance of the black half and of the white half. */
 const CARD_BLACK = 0.005;
 const CARD_WHITE = 0.8;
-/** A card counts as hidden when the black half is at least this share as bright as the white half. */
+/** A card is hidden when the black half is at least this fraction as bright as the white half. */
 const CARD_CONTRAST = 0.98;
 
 /**

@@ -1,14 +1,15 @@
 import type { Finish } from './finish';
 
-/** How many times as long as its sheet says a finish takes in this shop. */
+/** Factor on the data-sheet times of a finish in this shop. */
 export interface LearnedTimes {
   readonly finish: string;
   readonly factor: number;
 }
 
 /**
- * A finish with the times it has in this shop. What is learned from touch tests makes it wait longer before it takes tape, is through or
- * cured, but never less than its sheet: a finger says nothing of the depth of a film. A limit to recoat comes no later than on the sheet.
+ * A finish with the times learned in this shop. A factor from touch tests lengthens the time until it takes tape, is
+ * dry through or cured, but never shortens it: a finger does not feel the depth of a film. A recoat limit is never
+ * later than on the data sheet.
  */
 export function withLearnedTimes(finish: Finish, factor: number): Finish {
   if (factor === 1) return finish;

@@ -13,10 +13,10 @@ export interface Mix {
 }
 
 /**
- * Paint as it is sprayed.
+ * Volume of paint to spray.
  * @param buildUm dry film of all coats, µm
- * @param solids share of its volume that stays as film
- * @param transfer share that lands on the part
+ * @param solids volume fraction that stays as film
+ * @param transfer fraction that lands on the part
  * @returns ml: m² · µm / (volume solids · transfer)
  */
 export const sprayedMl = (m2: number, buildUm: number, solids: number, transfer: number): number =>
@@ -43,7 +43,7 @@ export function mixParts(ml: number, ratio: readonly number[]): number[] {
 /** Paint needed as a person measures it out: to the next half millilitre in a tiny cup, to the next 5 ml in a large one. */
 export function mixFor(ml: number, { mixRatio, method }: Pick<Finish, 'mixRatio' | 'method'>): Mix {
   const step = ml < 10 ? 0.5 : ml < 50 ? 1 : ml < 1000 ? 5 : 50;
-  // The smallest part is measured in whole steps, so that none of them asks for a fraction nobody can read.
+  // The smallest part is rounded to whole steps, so that no part needs a fraction that cannot be measured.
   const all = mixRatio.reduce((sum, part) => sum + part, 0);
   const smallest = Math.min(...mixRatio);
   const units = Math.ceil((ml * smallest) / all / step - 1e-9);

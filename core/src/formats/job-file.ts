@@ -25,7 +25,7 @@ export const JOB_FILE_VERSION = 2;
 /** Plans a file carries at most: those a job was started with. */
 const MOST_STARTED = 20;
 
-/** A plan as it was frozen when the job was started in its shop. What it holds is kept as it was, whatever version of plan it is. */
+/** A plan frozen at the start of a job. Kept as it was, whatever its version. */
 const startedSchema = v.strictObject({
   /** Whether the design of the file is still the one it was started from. */
   current: booleanField(),
@@ -55,11 +55,11 @@ const fileOf = <
     started: v.optional(listOf(startedSchema, 'plans', MOST_STARTED)),
   });
 
-/** The open job format as it is written now: a design, the shelf entries it uses, and its log. */
+/** The open job format as written now: a design, the shelf entries it uses, and its log. */
 export const newestFileSchema = fileOf(newestDesignSchema, newestEventSchema);
 export type JobFile = v.InferOutput<typeof newestFileSchema>;
 
-/** The same, of any version: older files are brought up when they are read. */
+/** The same in any version: older files are upgraded on reading. */
 export const jobFileSchema = v.pipe(v.unknown(), v.transform(upgradedFile), fileOf(designSchema, logEventSchema));
 
 /** Brings a job file up to the newest version. Version 1 differed in its design and its events, which bring themselves up. */
@@ -71,7 +71,7 @@ function upgradedFile(data: unknown): unknown {
 /**
  * Reads a job file.
  * @param text JSON text
- * @returns the job, or every fault with its place in the file
+ * @returns the job, or every fault with its path in the file
  */
 export function readJobFile(text: string): Checked<JobFile> {
   let data: unknown;

@@ -13,9 +13,10 @@ export interface ShelfMerge {
 }
 
 /**
- * Fits the entries of a job file onto a shelf without changing what is there.
- * Entries are compared by their values, in whatever order a store gives their keys back. A finish whose figures differ from the shelf's is added under a new id, and the design follows it. A tape or supply that differs is
- * left as the shop has it: it is chosen anew in every plan, from what is really there.
+ * Merges the entries of a job file into a shelf without changing existing entries.
+ * Entries are compared by value, regardless of key order. A finish with different figures is added under a new id
+ * and the design refers to that. A different tape or supply is left as the shop has it: plans choose from what is on
+ * the shelf.
  */
 export function mergeShelf(file: JobFile, shelf: Shelf): ShelfMerge {
   const taken = new Set(shelf.finishes.map(({ id }) => id));

@@ -1,15 +1,15 @@
 import type { Shelf } from '../job';
 import { type MaskedPart, type MaskingMeans, type Run, stageRuns } from '../runs';
 
-/** Runs of parts, by the lines they were worked out from and the shelf, then by what was asked. */
+/** Cache of runs per part, by its lines and the shelf, then by the request. */
 const kept = new WeakMap<MaskedPart['lines'], WeakMap<Shelf, Map<string, readonly Run[]>>>();
 
 /** More than this of one part are not asked again. */
 const MOST_KEPT = 60;
 
 /**
- * The runs of one part in a stage. They follow from its lines, its mask, what there is to mask with and what a person has chosen: where
- * none of that has changed since they were last asked for, as on parts beside the one that is worked on, they are not worked out again.
+ * The runs of one part in a stage. They depend on its lines, its mask, the masking materials and the person's
+ * choices; while none of these changes, as on parts that are not being edited, they are taken from the cache.
  */
 export function cachedRuns(part: MaskedPart, means: MaskingMeans, shelf: Shelf): readonly Run[] {
   const byShelf = kept.get(part.lines) ?? new WeakMap<Shelf, Map<string, readonly Run[]>>();

@@ -71,7 +71,7 @@ export function sectionOfRemoval(
   return sections?.turnOf.get(edgeKey(edge)) ?? null;
 }
 
-/** When what lies along an edge comes off: what `commonOn` says of its area, and before the rest or in its turn. */
+/** When what lies along an edge comes off: as `commonOn` says for its area, or earlier, or in its section. */
 export function removalOf(
   sequence: Pick<Sequence, 'stages'>,
   index: number,

@@ -91,7 +91,7 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
   ];
   const hoursOf = ({ cleanHours, backing }: Run) => Math.min(cleanHours, backing?.cleanHours ?? Infinity);
   const laid = [...runs.map((run, place) => ({ cleanHours: hoursOf(run), item: lines[place]! })), ...rims];
-  // Masks that stay on for later coats are asked for how long they last when they come off.
+  // Masks that stay on for later coats must come off clean at their removal.
   const cleanFor = (isOne: (until: Item['until']) => boolean): number =>
     minOf(
       laid.flatMap(({ cleanHours, item: { until } }) =>

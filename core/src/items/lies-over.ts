@@ -29,9 +29,10 @@ interface Lying {
 }
 
 /**
- * Which tapes lie over which, and what follows: the upper ones are laid after the lower and come off before them; where more than three
- * would lie on each other a backing ends against the others; what has to come off from under another is told.
- * Cut films, rims and covers are left out.
+ * Finds which tapes lie over which and what follows: upper ones are applied after the lower ones and removed before
+ * them; if more than three would overlap, a backing ends at the others; a tape that has to come off from under
+ * another is reported.
+ * Cut film, surroundings and covers are left out.
  * @returns the same items, in the same order
  */
 export function withLiesOver(stages: readonly StageItems[], works: readonly PartWork[]): StageItems[] {
@@ -126,7 +127,7 @@ function layOver(upper: Lying, lying: readonly Lying[]): void {
     }
 }
 
-/** Where one more would be too many the uppermost backing ends; where there is none it is told. */
+/** Where one more layer would exceed the maximum, the uppermost backing ends; if there is none, this is reported. */
 function endOne(
   upper: Lying,
   endIndex: number,
@@ -163,7 +164,7 @@ const comesBefore = ({ until: one }: LaidTape, { until: other }: LaidTape): bool
 const turnOf = ({ early }: LaidTape['until']): number =>
   early === undefined ? PULL_TIMINGS.length : PULL_TIMINGS.indexOf(early);
 
-/** An item with what lies below it, where it ends, and what speaks against it. */
+/** An item with what lies below it, where it ends, and its doubts. */
 function withWhatFollows<I extends LaidTape>(item: I, lying: ReadonlyMap<ItemId, Lying>): I {
   const lyingItem = lying.get(item.id);
   if (!lyingItem) return item;

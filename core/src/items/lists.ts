@@ -96,7 +96,7 @@ export function tapeNeeds(items: readonly Item[], tapes: readonly Tape[]): TapeN
     .sort((a, b) => b.lengthM - a.lengthM || compareText(a.tape, b.tape));
 }
 
-/** Rolls for so many metres, and how many of them are missing. */
+/** Rolls for a length of tape, and how many of them are missing. */
 function rollsFor(lengthM: number, tape: Tape | undefined): Pick<TapeNeed, 'rolls' | 'missing'> {
   const { whole: rolls, missing } = packsFor(lengthM, tape ? rollLengthM(tape) : Infinity, tape?.rolls);
   return { rolls, missing };
@@ -110,7 +110,7 @@ export const itemsIn = ({ items }: Pick<Plan, 'items'>, { number }: Pick<StagePl
 export const linesIn = (plan: Pick<Plan, 'items'>, stage: Pick<StagePlan, 'number'>): LineItem[] =>
   itemsIn(plan, stage).filter(isLine);
 
-/** True for a piece of tape, along a line or a rim, behind a line tape or over a seam. */
+/** True for a piece of tape: along a line or the surroundings, a backing or a seam tape. */
 export const isTape = (item: Item): item is TapeItem =>
   isLine(item) ||
   item.kind === 'backing' ||
@@ -123,7 +123,7 @@ export const isTape = (item: Item): item is TapeItem =>
 export const backingOf = (line: LineItem, backings: readonly BackingItem[]): BackingItem | null =>
   backings.find(({ behind }) => behind === line.id) ?? null;
 
-/** A line tape with its backing, as they are laid one after the other. */
+/** A line tape and its backing, in the order they are applied. */
 export function withBacking(line: LineItem, backings: readonly BackingItem[]): (LineItem | BackingItem)[] {
   const behind = backingOf(line, backings);
   if (!behind) return [line];

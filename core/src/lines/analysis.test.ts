@@ -1,3 +1,4 @@
+import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
 import { type Path, pathLength, pointAt } from '../curves';
 import { firstItem } from '../kit';
@@ -40,7 +41,7 @@ describe('stations', () => {
           return Math.abs(cross) / Math.hypot(q.x - p.x, q.y - p.y) <= tolerance + 1e-6;
         });
       }),
-      { numRuns: 60 },
+      { numRuns: depth(10, 60) },
     );
   });
   it('count along a line that turns back on itself', () => {

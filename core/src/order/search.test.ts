@@ -1,3 +1,4 @@
+import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
 import { PULL_TIMINGS, type PullTiming, typicalFinish } from '../finish';
 import { AIMS } from '../kit';
@@ -142,7 +143,7 @@ describe('searchOrder', () => {
         if (!complete || gap !== 0) throw new Error(`not proven: gap ${gap}`);
         return true;
       }),
-      { numRuns: 300 },
+      { numRuns: depth(50, 300) },
     );
   });
 
@@ -158,7 +159,7 @@ describe('searchOrder', () => {
         }
         return found === searchOrder(problem, effort).sequences[0]!.score;
       }),
-      { numRuns: 100 },
+      { numRuns: depth(16, 100) },
     );
   });
 });

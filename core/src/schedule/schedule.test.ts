@@ -1,3 +1,4 @@
+import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
 import highsLoader from 'highs';
 import { modelOf } from '../testing/schedule-model';
@@ -165,11 +166,13 @@ it('is the best there is, against every schedule counted through', () => {
       expect(scheduleFaults(given, schedule!.schedule)).toEqual([]);
       expect([schedule!.schedule.endMin, schedule!.schedule.scuffMin]).toEqual([truth.endMin, truth.scuffMin]);
     }),
-    { numRuns: 250 },
+    { numRuns: depth(41, 250) },
   );
 });
 
-it('breaks no lag, no hours and books nobody twice in five thousand random shops', () => {
+const SHOPS = depth(400, 5000);
+
+it('breaks no lag, no hours and books nobody twice in random shops', () => {
   let schedules = 0;
   fc.assert(
     fc.property(anyProblem(9), (given) => {
@@ -179,19 +182,20 @@ it('breaks no lag, no hours and books nobody twice in five thousand random shops
       expect(scheduleFaults(given, schedule.schedule)).toEqual([]);
       expect(schedule.leastEndMin).toBeLessThanOrEqual(schedule.schedule.endMin + 1e-6);
     }),
-    { numRuns: 5000 },
+    { numRuns: SHOPS },
   );
-  expect(schedules).toBeGreaterThan(1200);
+  expect(schedules).toBeGreaterThan(0.24 * SHOPS);
 });
 
 it('ends at the very minute that a solver of mixed-integer programs finds for the same shop', async () => {
   const highs = await highsLoader();
-  for (const [jobs, seed] of [
+  const all = [
     [2, 5],
-    [3, 12345],
     [3, 99],
+    [3, 12345],
     [5, 12345],
-  ] as const) {
+  ] as const;
+  for (const [jobs, seed] of all.slice(0, depth(2, all.length))) {
     const shop = shopOf(jobs, seed);
     const schedule = solveSchedule(shop)!;
     const { Status, ObjectiveValue } = highs.solve(modelOf(shop), { time_limit: 150 });

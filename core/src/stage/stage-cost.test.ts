@@ -1,3 +1,4 @@
+import { depth } from '../../../scripts/test-limits.mjs';
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import { typicalFinish } from '../finish';
@@ -414,7 +415,7 @@ describe('every sequence', () => {
           );
         },
       ),
-      { numRuns: 60 },
+      { numRuns: depth(10, 60) },
     );
   });
   it('opens a kept neighbour only while its own finish is sprayed', () => {

@@ -1,3 +1,4 @@
+import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
 import { pathLength } from '../curves';
 import type { SpacePoint } from './space';
@@ -42,7 +43,7 @@ describe('straight over a ball', () => {
         // The profile is a circle taken in short chords: the flattening tolerance shows in length and place.
         return off < 0.05 && Math.abs(pathLength(path) - R * apart) < 0.05;
       }),
-      { numRuns: 40 },
+      { numRuns: depth(10, 40) },
     );
   });
   it('starts and ends where asked, heads along itself and does not bend', () => {
@@ -71,7 +72,7 @@ describe('straight over a ball', () => {
           return back !== null && Math.abs(pathLength(back) - length) < 0.01;
         },
       ),
-      { numRuns: 40 },
+      { numRuns: depth(10, 40) },
     );
   });
 });

@@ -1,3 +1,4 @@
+import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
 import { boundingBox, isInsideRing, pathLength, type Point, pointAt, ringArea } from '../curves';
 import { firstItem, firstThree, firstTwo } from '../kit';
@@ -80,7 +81,7 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
           Math.hypot(way[0]!.x - from.x, way[0]!.y - from.y) < 1e-9
         );
       }),
-      { numRuns: 60 },
+      { numRuns: depth(10, 60) },
     );
     const place = firstItem(fc.sample(inside, 1));
     expect(skin.between(place, place)).toBeNull();
@@ -97,7 +98,7 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
           Math.abs(dot(step, here.out)) < 2e-3
         );
       }),
-      { numRuns: 200 },
+      { numRuns: depth(33, 200) },
     );
   });
 
@@ -116,7 +117,7 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
         const inSpace = Math.sqrt(Math.max(0, dot(p, p) * dot(q, q) - dot(p, q) ** 2)) / 2;
         return Math.abs(vectorLength(p) - length) < 1e-3 && Math.abs(inSpace - size) < 2e-4;
       }),
-      { numRuns: 200 },
+      { numRuns: depth(33, 200) },
     );
   });
 
@@ -130,7 +131,7 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
         const { minX, maxX, minY, maxY } = boundingBox(skin.ring);
         return gone.x < minX || gone.x > maxX || gone.y < minY || gone.y > maxY;
       }),
-      { numRuns: 60 },
+      { numRuns: depth(10, 60) },
     );
   });
 
@@ -155,7 +156,7 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
         met += places.length > 0 ? 1 : 0;
         return places.every((place) => Math.abs(dot(normal, skin.inSpace(place).at) - offset) < 0.05);
       }),
-      { numRuns: 60 },
+      { numRuns: depth(10, 60) },
     );
     expect(met).toBeGreaterThan(10);
   });

@@ -1,3 +1,4 @@
+import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
 import { bisect } from '../kit';
 import { numberOrNaN, readNumber } from './number';
@@ -35,6 +36,6 @@ it('halving finds where a condition stops to hold', () => {
       fc.double({ min: 0, max: 1, noNaN: true }),
       (edge) => Math.abs(bisect(0, 1, 50, (at) => at < edge) - edge) < 1e-12,
     ),
-    { numRuns: 200 },
+    { numRuns: depth(33, 200) },
   );
 });

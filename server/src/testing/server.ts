@@ -7,7 +7,6 @@ import { migrate } from '../db/migrate';
 import { openPool } from '../db/pool';
 import { createApp } from '../http/app';
 import { openHub, type Hub } from '../live/hub';
-import { seedIfEmpty } from '../seed';
 import { openWorkerPool, type WorkerPool } from '../work/worker-pool';
 
 /** The real server on a real database of its own, for tests. */
@@ -35,7 +34,7 @@ export async function tell({ app }: Pick<TestServer, 'app'>, jobId: string, entr
 }
 
 export async function startTestServer({ demo = true, signIn = false, tries = 1000 } = {}): Promise<TestServer> {
-  const database: TestDatabase = await makeDatabase();
+  const database: TestDatabase = await makeDatabase(demo ? 'demo' : 'empty');
   const { resource: pool, close: closePool } = await opened(
     () => openPool(database.url),
     (other) => other.end(),
@@ -49,9 +48,7 @@ export async function startTestServer({ demo = true, signIn = false, tries = 100
     () => openHub(database.url),
     (other) => other.close(),
   );
-  await migrate(pool, async (db) => {
-    if (demo) await seedIfEmpty(db, Date.now());
-  });
+  if (!demo) await migrate(pool);
   return {
     app: createApp({ pool, log: pino({ level: 'silent' }), clientFolder: null, workshop, hub, signIn, tries }),
     pool,
