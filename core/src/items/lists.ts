@@ -130,7 +130,10 @@ export function withBacking(line: LineItem, backings: readonly BackingItem[]): (
   return behind.over ? [line, behind] : [behind, line];
 }
 
-/** What is laid for a stage in the order of the hands: openings, rims, each line tape with its backing, covers, their seams, what a person lays besides. */
+/**
+ * Items of a stage in the order they are applied: openings, surroundings, each line tape with its backing, covers,
+ * their seams, manual pieces.
+ */
 export const inLayingOrder = ({
   closings,
   rims,
@@ -155,7 +158,7 @@ export const isOpeningTape = (item: Item): item is OpeningTapeItem =>
 /** True for a length of tape that makes an edge. */
 export const isLine = (item: Item): item is LineItem => item.kind === 'line' || item.kind === 'soft';
 
-/** The line of the list all shapes of one film belong to; null for anything else. */
+/** The line whose shapes are all cut from one film; null for any other item. */
 export function sheetLine({ techniques }: Pick<LineItem, 'techniques'>): string | null {
   const sheet = techniques.find(({ code }) => code === 'technique.cut-sheet');
   return sheet?.code === 'technique.cut-sheet' ? sheet.values.line : null;

@@ -6,9 +6,11 @@ import { chooseTape, preparationTechniques, type TapeChoice, type TapeWish } fro
 import type { Sequence } from '../stage';
 
 /**
- * The tapes that close an opening, in the order they are laid, with what it is closed with between those under and those over it.
- * They are chosen as tape along a rim is: what lies below is the finish the part has, they stay until the openings are opened again.
- * @param closing what it is closed with, with the minutes of all of it
+ * The tapes that close an opening, in order of application, with the closing itself between those under it and those
+ * over it.
+ * They are chosen like tape along the surroundings: below is the finish of the part, and they stay until the
+ * openings are uncovered.
+ * @param closing the closing method, with the minutes of all of it
  */
 export function closingItems(
   closing: PlugItem,

@@ -4,7 +4,7 @@ import { pieceWork, type StageSource } from '../problem';
 import type { StageCost } from '../stage';
 import type { CommonFields, ItemNamer } from './item-frame';
 
-/** What paper or film is called as the stuff of an item. */
+/** Material code of an item made of paper or film. */
 export const COVER_MATERIAL = 'drape';
 
 /** The pieces a person lays themselves in a stage; they come off with it. */

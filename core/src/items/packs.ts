@@ -1,10 +1,10 @@
 import { RULE_OF_THUMB } from '../kit';
 
 /**
- * Rolls or packs for so much, with what is left at their ends and cannot be used.
- * @param perPack how much one holds
- * @param inStock how many there are; undefined: not counted
- * @returns whole ones, at least one; and how many are missing, null where they are not counted
+ * Rolls or packs for an amount, including waste at their ends.
+ * @param perPack content of one
+ * @param inStock number in stock; undefined: not counted
+ * @returns whole packs, at least one; and the number missing, null if not counted
  */
 export function packsFor(
   amount: number,

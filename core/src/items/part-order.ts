@@ -6,8 +6,8 @@ import type { PartWork } from '../setout';
 const BESIDE_MM = 50;
 
 /**
- * Parts in the order they are masked: from the back of the whole piece to its front, as far as they have been placed on it; as they are
- * listed else. They are unmasked the other way round.
+ * Parts in masking order: from the back of the whole piece to its front if they are placed on it, else as listed.
+ * They are unmasked in reverse.
  * Source: order between panels, handbook, how the work goes
  */
 export function partsBackToFront(works: readonly PartWork[]): PartWork[] {

@@ -8,7 +8,7 @@ import { supplyNeeds } from './supply-needs';
 /** The two tables of what is used up. */
 export type StockTable = 'tapes' | 'supplies';
 
-/** So much of a roll or a pack. */
+/** An amount of a roll or a pack. */
 export interface StockUsed {
   readonly stuff: StockTable;
   readonly code: string;

@@ -5,7 +5,7 @@ import type { Sequence } from '../stage';
 import type { Supply, SupplyKind } from '../tape';
 import { packsFor } from './packs';
 
-/** So much of something, in so many pieces. */
+/** An amount of a material, in a number of pieces. */
 interface Taken {
   readonly kind: SupplyKind;
   readonly sizeMm: number | null;

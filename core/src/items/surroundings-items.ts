@@ -6,13 +6,13 @@ import { surroundingsRun } from '../runs';
 import { memoizedEdgeCost, type Sequence } from '../stage';
 import { bondBelow, type CommonFieldsOn, type ItemNamer, removalOf, tapeDwell } from './item-frame';
 
-/** A piece along a rim, and how long it comes off clean, h at 23 °C. */
+/** A piece along the surroundings, and how long it comes off clean, h at 23 °C. */
 interface RimLaid {
   readonly item: SurroundingsItem;
   readonly cleanHours: number;
 }
 
-/** What a stage lays along the rims of its parts: one piece for each stretch beside an open area. */
+/** Masking of the surroundings in a stage: one piece for each stretch beside an open area. */
 export function surroundingsItems(
   sequence: Sequence,
   index: number,

@@ -11,16 +11,17 @@ import type { Shelf } from './shelf';
 type Keys = readonly (string | number)[];
 const fault = (keys: Keys, why: DesignMessage | SurfaceMessage): Fault => ({ path: pathText(keys), ...why });
 
-/** Letters of a design as a job file writes it: what can be kept can be written to a file and read again. */
+/** Maximum characters of a design as JSON: whatever is stored can be written to a job file and read again. */
 const MOST_DESIGN_LETTERS = 20_000_000;
 
 /**
- * Checks what a schema cannot: that names are unique, surfaces sound, and everything named is there.
- * A design with such faults is not saved. Lines made from lines that are gone are no such fault: they tell it themselves.
- * @param design sound by its schema
- * @param shelf null: whether what it names is on the shelf is asked by missingFinishes, elsewhere
+ * Checks what a schema cannot: unique names, valid surfaces, and that everything referenced exists.
+ * A design with such faults is not saved. A line based on a missing line is not such a fault: it reports that
+ * itself.
+ * @param design valid by its schema
+ * @param shelf null: references to the shelf are checked elsewhere, by `missingFinishes`
  * @param prefix path of the design itself
- * @returns at most MOST_FAULTS of them
+ * @returns at most MAX_FAULTS faults
  */
 export function designFaults(design: Design, shelf: Pick<Shelf, 'finishes'> | null, prefix: Keys = []): Fault[] {
   if (JSON.stringify(design, null, 2).length > MOST_DESIGN_LETTERS)
@@ -72,7 +73,7 @@ export function missingFinishes(
     .slice(0, MAX_FAULTS);
 }
 
-/** Schemes with more finishes than an order of coats is worked out for. */
+/** Schemes with more finishes than the search supports. */
 function finishCountFaults({ scheme, others = [] }: Design, prefix: Keys): Fault[] {
   const schemes = [
     { areas: scheme.areas, at: ['scheme'] as Keys },
@@ -127,7 +128,7 @@ export function partFaults(part: Part, design: Design, basePath: Keys = []): Fau
   ];
 }
 
-/** The first feature with which the rims of a part have more corners than are worked out. */
+/** The first feature with which the openings of a part exceed the limit of corners. */
 function cornerFaults({ features = [], datums }: Part, keys: Keys): Fault[] {
   let corners = 0;
   const placed = placedFeatures(features, datums);
@@ -139,7 +140,7 @@ function cornerFaults({ features = [], datums }: Part, keys: Keys): Fault[] {
 
 const meets = ([a, b]: readonly [number, number], [c, d]: readonly [number, number]): boolean => a < d && c < b;
 
-/** Rims at edges the part does not have, told twice, or leading nowhere. */
+/** Surroundings of edges the part does not have, given twice, or leading to a missing part. */
 function rimFaults(part: Part, { parts }: Design, keys: Keys): Fault[] {
   const { id, rims = [], opposite } = part;
   if (rims.length === 0) return [];

@@ -28,7 +28,7 @@ import { partSchema, presentAtSchema } from './part';
 export const areaChoiceSchema = v.strictObject({
   part: idText<PartId>(),
   seed: placeSchema,
-  /** Null: this area is kept as it is. */
+  /** Null: the area keeps its finish. */
   finish: v.nullable(idText<FinishId>()),
   /** True where the finish fades out within it instead of ending at a hard edge. */
   blend: v.optional(booleanField()),
@@ -41,7 +41,7 @@ export type PartAreaChoice = v.InferOutput<typeof areaChoiceSchema>;
 export const schemeSchema = v.strictObject({
   name: v.optional(nameText()),
   areas: listOf(areaChoiceSchema, 'areas', 2000),
-  /** What goes on under all painted areas first, and over them last; left out: nothing. */
+  /** Goes under all painted areas first, and over them last; left out: none. */
   primer: v.optional(idText<FinishId>()),
   clear: v.optional(idText<FinishId>()),
 });
@@ -76,7 +76,7 @@ export const ownWaySchema = v.strictObject({
   part: idText<PartId>(),
   line: idText<LineId>(),
   side: v.optional(oneOfWords(['left', 'right'])),
-  /** What they do there; empty where they did not say. */
+  /** Instructions; may be empty. */
   how: noteText(),
 });
 
@@ -94,7 +94,7 @@ export const ownPieceSchema = v.strictObject({
   by: v.optional(listOf(placeSchema, 'corners', 20)),
   /** Which tape; null: paper or film. */
   tape: v.nullable(idText<TapeCode>()),
-  /** What it is for; may be empty. */
+  /** Purpose; may be empty. */
   note: noteText(),
 });
 export type OwnPiece = v.InferOutput<typeof ownPieceSchema>;
@@ -135,7 +135,7 @@ const system = () => v.picklist(PAINT_SYSTEM_KEYS, faultText(messageWithoutValue
 export const choicesSchema = v.strictObject({
   /** Order of finishes a person has fixed; null: the best found. */
   order: v.nullable(listOf(idText<FinishId>(), 'finishes', 30)),
-  /** School for every line; null: as each finish prefers. */
+  /** Pull timing of every line; null: as each finish prefers. */
   school: v.nullable(oneOfWords(PULL_TIMINGS)),
   /** What is wanted most; left out: least work. */
   wish: v.optional(oneOfWords(AIMS)),
@@ -163,7 +163,7 @@ export const choicesSchema = v.strictObject({
   layers: v.optional(listOf(layersPinSchema, 'lines', 200)),
   /** One person does it alone: what takes several to pull it in time is painted and pulled in sections. */
   alone: v.optional(v.literal(true)),
-  /** Lines that are pulled by a school of their own. */
+  /** Lines with a pull timing of their own. */
   pulls: v.optional(listOf(pullPinSchema, 'lines', 200)),
   /** Pairs of systems a person vouches for, with why. */
   vouched: v.optional(listOf(v.strictObject({ lower: system(), upper: system(), note: noteText() }), 'pairs', 60)),
@@ -173,7 +173,7 @@ export type DesignChoices = v.InferOutput<typeof choicesSchema>;
 /** Version of designs this program writes. */
 export const DESIGN_VERSION = 2;
 
-/** A design as it is written now. */
+/** A design in the current version. */
 export const newestDesignSchema = v.strictObject({
   version: v.literal(DESIGN_VERSION, faultText({ code: 'field.version', values: { newest: DESIGN_VERSION } })),
   title: nameText(),
@@ -187,21 +187,21 @@ export const newestDesignSchema = v.strictObject({
   presentAt: v.optional(listOf(presentAtSchema, 'areas', 500)),
   /** What the parts belong to, where it stays clean as a whole: film that covers it, m². Left out: typical of its kind. */
   bodyM2: v.optional(numberBetween(0.001, 5000, 'm²')),
-  /** Other schemes kept to compare with. */
+  /** Other schemes, kept for comparison. */
   others: v.optional(listOf(schemeSchema, 'schemes', 9)),
   choices: choicesSchema,
 });
 export type Design = v.InferOutput<typeof newestDesignSchema>;
 
 /**
- * What a job is meant to become: everything a person decides. The plan follows from it. Designs of older versions are brought up when
- * they are read, wherever they come from.
+ * Everything a person decides about a job; the plan follows from it. Designs of older versions are upgraded on
+ * reading.
  */
 export const designSchema = v.pipe(v.unknown(), v.transform(upgradeDesign), newestDesignSchema);
 
 /**
- * Brings a design up to the newest version, a small step a version; what is none, or newer, is left as it is.
- * Version 1 said which unit lengths are shown in: that is a setting of the person now.
+ * Upgrades a design to the current version step by step; other data, and newer versions, are returned unchanged.
+ * Version 1 contained the unit of lengths, which is a setting of the person now.
  */
 export function upgradeDesign(data: unknown): unknown {
   if (typeof data !== 'object' || data === null || Array.isArray(data) || 'version' in data) return data;
@@ -262,7 +262,7 @@ export function finishReferences(design: Design): FinishReference[] {
 export function renameFinishes(design: Design, follow: (id: string) => string): Design {
   const next = structuredClone(design);
   for (const { keys, finish } of finishReferences(design)) {
-    // The keys come from the design itself: every step but the last leads to an object or a list.
+    // The keys come from the design itself: every step but the last leads to an object or an array.
     const place = keys
       .slice(0, -1)
       .reduce<unknown>((node, key) => (node as Record<string | number, unknown>)[key], next) as Record<

@@ -17,7 +17,7 @@ const edge = {
 /** The part of the job that lies there; left out: something that is not painted here. */
 const neighbour = { part: v.optional(idText<PartId>()) };
 
-/** What lies beyond one edge of a part. An edge nobody has spoken of is free. */
+/** What lies beyond one edge of a part. The default is `free`. */
 export const edgeContextSchema = v.variant(
   'beyond',
   [
@@ -44,10 +44,10 @@ export const edgeContextSchema = v.variant(
 );
 export type EdgeContext = v.InferOutput<typeof edgeContextSchema>;
 
-/** The part of the job a rim leads to; null where it leads to none. */
+/** The part an edge leads to; null if it leads to none. */
 export const neighbourPart = (rim: EdgeContext): PartId | null => ('part' in rim ? (rim.part ?? null) : null);
 
-/** The stretch of its edge a rim holds for, of an edge of some length; empty where it ends before it begins. */
+/** The stretch of an edge this applies to, for a given length of the edge; empty if it ends before it begins. */
 export const contextInterval = (
   { from = 0, to = Infinity }: Pick<EdgeContext, 'from' | 'to'>,
   edgeMm: number,

@@ -32,12 +32,12 @@ export function checkAgainst<S extends v.GenericSchema>(
   return { ok: false, faults: result.issues.slice(0, MAX_FAULTS).map((issue) => faultOf(issue, prefix)) };
 }
 
-/** Letters of a key, and of a path or message, that are told back. */
+/** Maximum characters of a key, path or message that are echoed. */
 const LONGEST_KEY = 60;
 const LONGEST_TEXT = 300;
 
 function faultOf(issue: v.BaseIssue<unknown>, prefix: string): Fault {
-  // What was sent is told back only so far as a person reads it.
+  // Keys are echoed shortened.
   const keys = (issue.path ?? []).map(({ key }) =>
     typeof key === 'number' ? key : truncate(String(key), LONGEST_KEY),
   );

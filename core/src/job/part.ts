@@ -36,7 +36,7 @@ export const SUBSTRATES = [
 export type Substrate = (typeof SUBSTRATES)[number];
 
 const present = {
-  /** What is on it now; `bare` where nothing is. */
+  /** The existing system; `bare` for none. */
   system: oneOfWords(['bare', ...PAINT_SYSTEM_KEYS] as const),
   colour: colourText(),
   ageH: numberBetween(0, 1_000_000, 'h'),
@@ -46,7 +46,7 @@ const present = {
 const presentSchema = v.strictObject(present);
 export type Present = v.InferOutput<typeof presentSchema>;
 
-/** What is on the area of a part that holds a place, where that differs from the rest of the part. */
+/** Existing finish of the area that contains a point, if it differs from the rest of the part. */
 export const presentAtSchema = v.strictObject({ part: idText<PartId>(), seed: placeSchema, ...present });
 export type PresentAt = v.InferOutput<typeof presentAtSchema>;
 
@@ -62,7 +62,7 @@ export const partSchema = v.strictObject({
   datums: listOf(datumSchema, 'datums', 50, 1),
   lines: listOf(lineSchema, 'lines', 200),
   features: v.optional(listOf(featureSchema, 'features', 200)),
-  /** Where it sits on the whole piece; left out where nobody has said. */
+  /** Position on the whole piece; left out if unknown. */
   pose: v.optional(poseSchema),
   /** Mirror image of another part. While it follows, shape, features and lines are the other's. */
   opposite: v.optional(v.strictObject({ of: idText<PartId>(), follows: booleanField() })),
@@ -117,7 +117,7 @@ function behind(id: string, byId: ReadonlyMap<string, Part>): string[] {
   return [id, ...[...reached].sort(compareText)];
 }
 
-/** Parts each part is attached to, both ways, or meets at a rim; detached ones are left out. */
+/** Parts each part is attached to, in both directions, or meets at an edge; detached ones are left out. */
 export function attachedParts(
   parts: readonly Pick<Part, 'id' | 'attached' | 'rims'>[],
 ): ReadonlyMap<string, readonly string[]> {

@@ -19,7 +19,7 @@ export function shelfFingerprint({ tapes, finishes, supplies = [], learned = [] 
 }
 
 /**
- * A short mark of an entry of the shelf as one has seen it; what there is of it in stock counts for nothing.
+ * Short fingerprint of a shelf entry, without its stock.
  * @returns 14 hexadecimal digits
  */
 export function entryFingerprint(entry: Tape | Finish | Supply): string {

@@ -8,13 +8,13 @@ import type { Fault } from './fault';
 /** The shelf holds at most this many tapes, as many finishes, and as many supplies. */
 export const MAX_SHELF_ENTRIES = 500;
 
-/** Letters of one entry: its notes and cards have room, and a whole shelf still fits into a job file. */
+/** Maximum characters of one entry, including notes and cards; a whole shelf still fits into a job file. */
 const MOST_ENTRY_LETTERS = 20_000;
 
 /** Names that are places in every path: an address with one of them leads somewhere else. */
 const PATH_NAMES: readonly string[] = ['.', '..'];
 
-/** Checks what a schema of an entry cannot: that it is not too much to be kept, and has an address. */
+/** Checks what the schema of an entry cannot: its size, and that it has a key. */
 export function entryFaults(entry: Tape | Finish | Supply, path = ''): Fault[] {
   const key = 'id' in entry ? 'id' : 'code';
   const name = 'id' in entry ? entry.id : entry.code;

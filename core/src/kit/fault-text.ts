@@ -1,6 +1,6 @@
 import type { Message, NoValues } from './message';
 
-/** Things that stand in lists, as a reader of a file would call them. */
+/** Names of lists as they appear in a job file. */
 export const LIST_NAMES = [
   'areas',
   'cards',
@@ -91,7 +91,7 @@ export interface FieldMessages {
   readonly 'field.place': NoValues;
   readonly 'field.place-in-space': NoValues;
 }
-/** What is written into a schema as the message of a fault: a code and its values, to be read by `heard`. */
+/** A fault as the message text of a schema: a code and its values, parsed by `parseFaultText`. */
 export const faultText = ({ code, values }: Message): string => `${code} ${JSON.stringify(values)}`;
 
 /** Reads the message of a fault of a schema. */

@@ -10,9 +10,9 @@ import { MAX_COORDINATE_MM } from './tolerances';
 export const MAX_FAULTS = 50;
 
 /**
- * A list of bounded length. Its length is looked at before its contents, and after MOST_FAULTS faults nobody looks any further:
- * data that are refused cost no more than sound ones.
- * @param what the things listed, by their code
+ * A list of bounded length. The length is checked before the contents, and checking stops after MAX_FAULTS faults,
+ * so that invalid data cost no more than valid data.
+ * @param what code of the things listed
  */
 export function listOf<T extends v.GenericSchema>(
   item: T,
@@ -91,7 +91,7 @@ export const wholeBetween = (least: number, most: number) =>
     ),
   );
 
-/** A name a person gives: not empty, one line, at most 120 characters. Kept as typed. */
+/** A name given by a person: not empty, one line, at most 120 characters. Stored as typed. */
 export const nameText = () =>
   v.pipe(
     v.string(faultText(messageWithoutValues('field.name'))),
@@ -100,7 +100,7 @@ export const nameText = () =>
     v.check((text) => !hasControls(text), faultText(messageWithoutValues('field.one-line'))),
   );
 
-/** Free text: may be empty, up to 4000 characters, line breaks allowed. */
+/** Free text: may be empty, at most 4000 characters, line breaks allowed. */
 export const noteText = () =>
   v.pipe(
     v.string(faultText(messageWithoutValues('field.text'))),
@@ -115,7 +115,7 @@ export const idText = <I extends string = string>() =>
     v.regex(/^[A-Za-z0-9_.-]{1,40}$/, faultText(messageWithoutValues('field.id'))),
   ) as unknown as v.GenericSchema<string, I>;
 
-/** Id of a step of a plan: it says what the step is, so it may be long. */
+/** Id of a step of a plan. It is composed of several ids, so it may be long. */
 export const stepText = () =>
   v.pipe(
     v.string(faultText(messageWithoutValues('field.id-needed'))),

@@ -1,8 +1,8 @@
 declare const names: unique symbol;
 
 /**
- * An id of one kind of thing: it cannot be passed where that of another is meant. What is typed, or written in a file, is taken as it
- * comes.
+ * An id of one kind of thing, which the compiler does not accept where another kind is expected. Typed or parsed
+ * text is accepted as any kind.
  */
 export type Id<Thing extends string> = string & { readonly [names]?: Thing };
 export type PartId = Id<'part'>;
@@ -16,7 +16,7 @@ export type TapeCode = Id<'tape'>;
 export type SupplyCode = Id<'supply'>;
 export type OwnPieceId = Id<'own piece'>;
 
-/** A name made of several ids, for what has none of its own. It is made in one place and never cut up again. */
+/** A key composed of several ids. It is made in one place and never taken apart. */
 export type Ref<Thing extends string> = string & { readonly [names]: Thing };
 /** An area of a job: part and area. */
 export type AreaRef = Ref<'area of a job'>;

@@ -1,6 +1,6 @@
 /**
- * What is worked out at most. Far above what anybody masks in one piece, and low enough that a part takes about a second. Rules of
- * thumb, measured on two slow cores.
+ * Limits of what is computed: far above what is masked in one piece, and low enough that a part takes about a
+ * second. Rules of thumb, measured on two slow cores.
  */
 export const LIMITS = {
   /** Times a line goes round a tube or cone. */
@@ -12,7 +12,7 @@ export const LIMITS = {
   strokes: 1_500,
   /** Corners of all openings and zones of a part, flattened. */
   rimCorners: 20_000,
-  /** Places where lines of a part meet each other, its rim or its openings. */
+  /** Intersections of the lines of a part with each other, its outline and its openings. */
   meetings: 25_000,
   /** Lines made from one another, one behind the other, while none of them is made yet: only a ring of them is that deep. */
   deep: 400,

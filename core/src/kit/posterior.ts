@@ -7,7 +7,7 @@ export interface FactorEstimate {
   readonly count: number;
 }
 
-/** So far the logarithm of a factor is looked at: from a third to three times. */
+/** Range of the logarithm of a factor: from a third to three times. */
 export const LOG_FACTOR_RANGE = Math.log(3);
 // A grid over it, in steps of half a percent.
 const STEPS = 440;
@@ -25,9 +25,9 @@ export const factorPrior = (spread: number): FactorEstimate => ({
 });
 
 /**
- * What observations say about a factor: the posterior of its logarithm, by a grid.
- * @param spread of the logarithm before anything was seen; the median is 1
- * @param seen of each observation, how likely it is where the logarithm of the factor is so much
+ * Posterior of the logarithm of a factor, on a grid.
+ * @param spread prior standard deviation of the logarithm; the prior median is 1
+ * @param seen per observation, its likelihood for a value of the logarithm
  */
 export function factorPosterior(spread: number, seen: readonly ((log: number) => number)[]): FactorEstimate {
   if (seen.length === 0) return factorPrior(spread);

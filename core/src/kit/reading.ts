@@ -22,5 +22,5 @@ export type Reading<T> = { readonly ok: true; readonly value: T } | { readonly o
 /** Wraps a value that was understood. */
 export const readOk = <T>(value: T): Reading<T> => ({ ok: true, value });
 
-/** Wraps a refusal; it is told at the field. */
+/** Wraps a failure, which is shown at the field. */
 export const readFailed = (why: Message): Reading<never> => ({ ok: false, why });

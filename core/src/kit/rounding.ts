@@ -1,9 +1,9 @@
 /**
- * Rounds every number in a plain value, so that the same plan is the same text wherever it was computed:
- * library functions such as sine may differ between machines in the last bit.
+ * Rounds every number in a plain value, so that equal plans are equal texts on every machine: functions such as sine
+ * may differ in the last bit.
  * @param value plain data: objects, arrays, strings, numbers, booleans, null
- * @param decimals digits kept after the point
- * @returns a copy; -0 becomes 0; a number that is not finite becomes null, as JSON would write it
+ * @param decimals digits after the decimal point
+ * @returns a copy; -0 becomes 0; a number that is not finite becomes null, as in JSON
  */
 export function roundNumbers<T>(value: T, decimals = 6): T {
   const factor = 10 ** decimals;

@@ -1,9 +1,9 @@
-/** What may be wanted most of an order of coats. */
+/** What an order of coats can be optimized for. */
 export const AIMS = ['work', 'finish', 'risk', 'material'] as const;
 export type Aim = (typeof AIMS)[number];
 
 /**
- * Figures that shops differ on. None is physics: each is a starting value, shown as an estimate.
+ * Figures that differ between shops. None is physics: each is a starting value, shown as an estimate.
  * Rates are minutes unless the name says otherwise.
  */
 export const RULE_OF_THUMB = {
@@ -24,10 +24,10 @@ export const RULE_OF_THUMB = {
   /** Setting out a crisp line: per metre, and per measured point. */
   setOutPerMetre: 1.0,
   setOutPerPoint: 0.5,
-  /** A straight line is pulled in one go: per line, and per metre. */
+  /** Setting out a straight line: minutes per line, and per metre. */
   setOutStraight: 1.5,
   setOutStraightPerMetre: 0.1,
-  /** On models setting out and laying take so many times as long over crossed features. */
+  /** Factor on setting out and applying on models over crossed features. */
   modelFeatures: 2.5,
   /** Pulling a metre of tape, and each piece. */
   pullPerMetre: 0.25,
@@ -42,7 +42,7 @@ export const RULE_OF_THUMB = {
   dripStripM: 0.3,
   /** How far overspray is covered beyond an edge, by what the paint is put on with; a gun fogs the whole object. Millimetres. */
   reachMm: { gun: Infinity, can: 800, airbrush: 200, roller: 300, brush: 50 },
-  /** Film over the whole of what parts belong to, by kind of job, square metres; of a model as large as it is. */
+  /** Area of film over everything the parts belong to, by kind of job, m²; for models at their own size. */
   bodyM2: { road: 25, boat: 20, aircraft: 40, model: 0.2, other: 6 },
   /** Folding it up and taking it away. */
   uncoverPerSquareMetre: 0.5,
@@ -62,12 +62,12 @@ export const RULE_OF_THUMB = {
   samePace: 0.05,
   /** Turning from painting to pulling and back, where sections are done in turns: gun down, gloves wiped. Minutes; it only weighs how often. */
   changeHands: 1,
-  /** Paint of one job may wait in the gun so long for the next. Minutes. */
+  /** Maximum time the paint of one job waits in the gun for the next, min. */
   standsInGun: 60,
   /** Washing before any tape: for each cleaner, and per square metre. */
   washFixed: 4,
   washPerSquareMetre: 3,
-  /** Part and tape stay in a warm room so long where it is cold: overnight. */
+  /** Time part and tape stay in a warm room if it is cold, min: overnight. */
   warmFor: 720,
   /** Higher than this one stands on something. Millimetres. */
   reachUp: 1800,
@@ -77,9 +77,15 @@ export const RULE_OF_THUMB = {
   /** Abrading and cleaning before a coat: per square metre, and each time it is done. */
   abradePerSquareMetre: 8,
   abradeFixed: 5,
-  /** Warmer than this no air-drying paint is made to go by itself, °C; many parts, models and tapes take less, and the sheet says how much. */
+  /**
+   * Maximum film temperature for heating air-drying paint, °C; many parts, models and tapes allow less: the data
+   * sheet decides.
+   */
   heatMostC: 60,
-  /** So long after a coat the air of a booth with its fan on may be clear at the soonest, min; what the booth, the sheet or the law say goes before. */
+  /**
+   * Minimum time after a coat until the air of a ventilated booth may be clear, min; the booth's instructions, the
+   * data sheet and local rules take precedence.
+   */
   boothClears: 30,
   /** Scuffing and cleaning a film whose recoat limit has passed, before the next coat of a day's plan. Minutes. */
   scuffBetweenCoats: 20,
@@ -87,7 +93,7 @@ export const RULE_OF_THUMB = {
   barrierFlash: 30,
   /** Minutes to spray one square metre. */
   sprayPerSquareMetre: { gun: 1.5, can: 4, airbrush: 60, roller: 3, brush: 8 },
-  /** A line up to so wide is brushed along, at so many minutes a metre each coat. Millimetres, minutes. */
+  /** Lines up to this width are brushed along; minutes per metre and coat. Millimetres, minutes. */
   narrowLineMm: 12,
   brushPerMetre: 0.15,
   /** Fading a finish out: spreading it wider and melting its edge in, once after the last coat. */
@@ -105,20 +111,23 @@ export const RULE_OF_THUMB = {
   pricePerLitre: 60,
   pricePerTapeMetre: 0.15,
   pricePerDrapeM2: 0.4,
-  /** The same for a m², m, ml or piece of what else masks; putty lies so thick over a recess, liquid mask takes so much a metre of edge. */
+  /**
+   * The same per m², m, ml or piece of other masking materials; thickness of putty over a recess, amount of liquid
+   * mask per metre of edge.
+   */
   pricePerSupply: { paper: 0.4, film: 0.1, card: 1.5, bag: 0.1, foam: 0.4, putty: 0.1, 'liquid-mask': 0.15 },
   puttyThickMm: 3,
   liquidMaskPerMetreMl: 0.5,
   /** How likely a metre of show edge goes wrong, by how hard it bends, against a straight one; a rough edge hardly matters. */
   riskPerMetre: { straight: 1, gentle: 1.5, tight: 3, features: 2.5 },
   roughRisk: 0.1,
-  /** A mask that stays on past its window counts as so many metres of straight show edge each metre. */
+  /** A metre of a mask that stays on past its window counts as this many metres of straight show edge. */
   keptRisk: 2,
-  /** Paint that ends up under another colour counts so many minutes a square metre, besides what it takes: it is film for nothing. */
+  /** Minutes counted per m² of paint that ends up under another colour, besides its own cost. */
   strayPerM2: 1,
-  /** Orders that cost no more than so much above the cheapest are equals: the figures are not better than that. */
+  /** Orders within this fraction of the cheapest cost count as equal: the figures are not more accurate. */
   equalShare: 0.1,
-  /** What minutes, waiting, risk and money weigh in each wish. */
+  /** Weights of minutes, waiting, risk and money for each aim. */
   wishes: {
     work: { work: 1, wait: 0.1, risk: 0, money: 0 },
     finish: { work: 1.05, wait: 1, risk: 0, money: 0 },
@@ -128,14 +137,17 @@ export const RULE_OF_THUMB = {
   /** A bend is tight below this radius, gentle below the next, straight above it. Millimetres. */
   tightBelowMm: 100,
   straightAboveMm: 2000,
-  /** No hand gives a tape less stretch than this on purpose: steering it round the bend does. */
+  /** Minimum stretch given to a tape on purpose; below it, steering round the bend is enough. */
   leastStretchGiven: 0.005,
   /** Mean stretch up to this is given without thinking; a wider tape is worth it. */
   easyStretch: 0.03,
   /** Metres on a roll, by kind of tape; share of it that is left at ends and cannot be used. */
   rollM: { V: 33, F: 55, W: 18, M: 18, P: 50, C: 50, G: 50, X: 10, T: 10 },
   tapeWaste: 0.05,
-  /** Backing is held back half the width of the line tape and lies under it by so much at least; its pieces lap over one another; areas narrower than the last are covered without. Millimetres. */
+  /**
+   * Backing is held back by half the width of the line tape and lies under it by at least this; overlap of its
+   * pieces; areas narrower than the last value are covered without. Millimetres.
+   */
   backingOverlap: { full: 2, model: 0.5 },
   /** On a model no tape over a seam is wider. Millimetres. */
   modelSeamMm: 10,
@@ -148,16 +160,16 @@ export const RULE_OF_THUMB = {
   modelScale: 12,
   /** Share of the touch-dry time within which an edge still flows when the tape comes off. */
   wetShareOfTouch: 0.2,
-  /** A ridge piles up by so much when the tape comes off wet. */
+  /** Factor on the height of a ridge if the tape comes off wet. */
   wetRidge: 1.5,
-  /** Flatting a clear takes so much, and so much must be left over the ridge, µm. */
+  /** Film removed by flatting a clear, and film that must remain over the ridge, µm. */
   sandedUm: 15,
   clearLeftUm: 40,
-  /** The touch school closes at this many touch-dry times, if through-dry does not come first. */
+  /** The touch-dry window closes at this multiple of touch-dry, unless dry-through comes first. */
   touchCloseFactor: 3,
   /** Tape stays in its clean-removal time half as long for each of these degrees above 23 °C. */
   dwellHalvesPerC: 15,
-  /** In the sun the clean stay of a tape is used up so many times as fast. */
+  /** Factor on the use of a tape's clean time in the sun. */
   sunUsesDwell: 3,
   /** Share of its cure a film needs before it goes back to that: fittings screwed on, polishing, washing by hand, launching, flying. */
   serviceShareOfCure: { hardware: 0.15, polish: 0.3, wash: 0.5, water: 1, flight: 1 },
@@ -170,9 +182,9 @@ export const RULE_OF_THUMB = {
   contrastHigh: 60,
   /** A card holds for grounds that differ from its own by no more than this (CIEDE2000). */
   likeGround: 6,
-  /** So many coats for a colour are told as a weak choice. */
+  /** From this number of coats on, a colour is reported as a weak choice. */
   manyCoats: 5,
-  /** A colour difference (CIEDE2000) below this counts as hidden. */
+  /** A colour difference (CIEDE2000) below this is hidden. */
   hidingTolerance: 2,
   /** A line is judged fair in windows of these shares of its length, none shorter than this. Millimetres. */
   fairWindows: [0.08, 0.16, 0.32],
@@ -181,7 +193,10 @@ export const RULE_OF_THUMB = {
   fairShare: 1 / 400,
   /** A window in which it turns by more than this holds a bend that was wanted. Radians. */
   fairTurn: 0.6,
-  /** A second side that differs is seen where the difference changes by more than this, and so much per mm between two marks. */
+  /**
+   * A difference between the sides is visible if it changes by more than this, and by this much per mm between two
+   * marks.
+   */
   seenLeastMm: 0.5,
   seenPerMm: 1 / 500,
   /** Chords between stations stray from their line at most this far. Millimetres. */
@@ -211,10 +226,16 @@ export const RULE_OF_THUMB = {
   /** Airbrush acrylic on bare plastic; varnish that is younger than its cure. N/25 mm. */
   bareStyreneBond: 4,
   doubtfulVarnishBond: 6,
-  /** A closed line laps over where it began by so much; shorter than the other a run is laid with tweezers. Millimetres. */
+  /**
+   * Overlap of a closed line at its start; runs shorter than the second value are applied with tweezers.
+   * Millimetres.
+   */
   closedOverlap: 10,
   shortRun: 60,
-  /** A covered strip of an odd width is slit from a wider tape up to so wide, and no hand slits it narrower; minutes to slit, a metre and each. */
+  /**
+   * A covered strip of odd width is slit from a wider tape, between these widths; minutes to slit, per metre and per
+   * strip.
+   */
   slitWidest: 12,
   slitNarrowest: 0.4,
   slitPerMetre: 1,
@@ -223,14 +244,17 @@ export const RULE_OF_THUMB = {
   narrowGap: 3,
   /** An outer tape where a gun is used is so wide. Millimetres. */
   safetyTape: { from: 36, to: 50 },
-  /** A tape that might lift what is below is not pulled longer than this in one go; longer ones in lengths of the second. Millimetres. */
+  /**
+   * Maximum length pulled in one go for a tape that might lift what is below; longer ones come off in lengths of the
+   * second value. Millimetres.
+   */
   longPeel: 1500,
   peelLength: 1000,
   /** More tapes than this on each other are not pressed into a corner. */
   mostLayers: 3,
   /** Film round a shape that is cut from it. Millimetres. */
   cutMargin: 20,
-  /** Grip that is left to a tape stuck to clean cloth so many times; how much it grows until its clean time is over. */
+  /** Fraction of grip left after sticking a tape to clean cloth; and its growth until its clean time is over. */
   deTack: { 0: 1, 1: 0.75, 3: 0.5 },
   gripGrowth: 0.3,
   /** Hold of a film over the grip of a tape: from here on safe, from here on with a test pull first. */

@@ -1,6 +1,6 @@
 /**
- * Takes all steps of something that is worked out in steps.
- * @returns what it ends with
+ * Runs a generator to its end.
+ * @returns its return value
  */
 export function runToEnd<T>(steps: Generator<unknown, T>): T {
   for (;;) {
@@ -10,8 +10,8 @@ export function runToEnd<T>(steps: Generator<unknown, T>): T {
 }
 
 /**
- * Takes steps as part of something larger, which has its own to tell at each of them.
- * @param news told at every step, whatever the steps say themselves
+ * Runs a generator as part of a larger one, with the progress of the larger one.
+ * @param news yielded at every step instead of what the generator yields
  */
 export function* runWithProgress<N, T>(steps: Generator<unknown, T>, news: N): Generator<N, T> {
   for (;;) {
@@ -21,6 +21,6 @@ export function* runWithProgress<N, T>(steps: Generator<unknown, T>, news: N): G
   }
 }
 
-/** Takes steps whose news nobody waits for. */
+/** Runs a generator without reporting its progress. */
 export const withoutProgress = <T>(steps: Generator<unknown, T>): Generator<undefined, T> =>
   runWithProgress(steps, undefined);

@@ -6,11 +6,11 @@ export const TOLERANCE = {
   grid: 0.001,
   /** An end nearer than this to a line or edge was meant to touch it; a hundredth of a millimetre is a gap. */
   snap: 0.005,
-  /** Areas narrower than this are reported as slivers: no tape or hand keeps such an edge. */
+  /** Areas narrower than this are reported as slivers: no tape or hand is that accurate. */
   sliverWidth: 0.5,
   /** Faces thinner than this lie between lines on top of each other: less than chords may stray from their curves. */
   hair: 0.03,
-  /** A strip counts as one tape wide within this: the cutting tolerance of slit rolls. */
+  /** A strip is one tape wide within this: the cutting tolerance of slit rolls. */
   tapeWidth: 0.1,
   /** Curvature is sampled at least this often along a line, as a share of its length. */
   curvatureShare: 1 / 200,

@@ -1,4 +1,4 @@
-// Lists of a known length, as what they are: a shorter one is a bug where it was made.
+// Lists of a known length; a shorter one is a bug.
 
 const short = (list: readonly unknown[], wanted: number): RangeError =>
   new RangeError(`a list of ${list.length} where ${wanted} were meant`);

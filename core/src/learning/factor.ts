@@ -1,7 +1,7 @@
 import { type FactorEstimate, factorPosterior, factorPrior } from '../kit';
 import { type Observation, observedSpan } from './observation';
 
-/** How much longer or shorter a finish takes here than its sheet says: times of the sheet are multiplied by it, above 1 it dries slower. */
+/** Factor on the data-sheet times of a finish in this shop; above 1 it dries slower. */
 export type Learned = FactorEstimate;
 
 // Log-normal: median 1, spread of the logarithm (handbook, rule of thumb).
@@ -15,9 +15,9 @@ const MISTAKEN = 0.02;
 export const NO_LEARNING: Learned = factorPrior(PRIOR_SPREAD);
 
 /**
- * What observations of one finish in this shop say about how fast it dries there.
- * Interval-censored: each says only between which marks the film was. Posterior of one factor by a grid.
- * @returns the middle and spread of the factor; with nothing seen, the sheet's own
+ * Learns from observations of one finish how fast it dries in this shop.
+ * Interval-censored: each observation only says between which marks the film was. Posterior of one factor on a grid.
+ * @returns middle and spread of the factor; without observations, 1
  */
 export function learnedFactorFrom(observations: readonly Observation[]): Learned {
   const telling = observations.flatMap((observation) =>
@@ -29,7 +29,7 @@ export function learnedFactorFrom(observations: readonly Observation[]): Learned
   );
 }
 
-/** How likely a film whose times are so many times the sheet's is seen between these marks by then. */
+/** Likelihood that a film with this factor on its times is between these marks at that time. */
 function likelihood(
   { passedMin, span: [from, to] }: { passedMin: number; span: readonly [number, number] },
   log: number,

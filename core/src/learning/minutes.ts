@@ -1,23 +1,24 @@
 import type { FactorEstimate } from '../kit';
 
-/** How long something took a person, against what the plan said. */
+/** Measured minutes of a person against the planned ones. */
 export interface MeasuredMinutes {
   readonly plannedMin: number;
   readonly realMin: number;
 }
 
-/** How much longer than planned somebody takes for a kind of work. */
+/** Factor on the planned minutes of a person for a kind of work. */
 export type SpeedFactor = FactorEstimate;
 
 // Logarithms: before anything is seen, and of one time against another (rules of thumb).
 const PRIOR_SPREAD = 0.4;
 const ONE_SPREAD = 0.35;
-/** Longer or shorter than this many times the plan, somebody was called away or forgot to tap: it says nothing. */
+/** Beyond this factor, in either direction, the person was called away or forgot to tap: ignored. */
 const MOST_TIMES = 6;
 
 /**
- * What minutes of steps say about a person and a kind of work.
- * Log-normal with known spreads: the mean of the logarithms, drawn to the plan as long as little was seen.
+ * Learns from measured minutes of a person for a kind of work.
+ * Log-normal with known spreads: the mean of the logarithms, shrunk towards the plan while there are few
+ * observations.
  */
 export function speedFactorFrom(seen: readonly MeasuredMinutes[]): SpeedFactor {
   const logs = seen.flatMap(({ plannedMin, realMin }) => {

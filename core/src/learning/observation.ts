@@ -12,7 +12,7 @@ export type PullResult = (typeof PULLS)[number];
 export interface FilmMarks {
   readonly wetLimitMin: number;
   readonly touchMin: number;
-  /** Where the touch school closes. */
+  /** End of the touch-dry window. */
   readonly touchCloseMin: number;
   readonly throughMin: number;
 }
@@ -27,8 +27,9 @@ export interface Observation {
 }
 
 /**
- * Between which marks a film was that was seen like this: reference minutes of a film that dries by its sheet; `Infinity` where nothing ends it.
- * A pull that went well or badly tells what a finger would have told.
+ * The interval between marks in which a film was when it was observed like this: reference minutes of a film that
+ * dries by its data sheet; `Infinity` if open.
+ * A good or bad pull counts like the matching touch test.
  */
 export function observedSpan({
   saw,

@@ -16,7 +16,7 @@ import type { LinePaths } from './line-paths';
 import { facesViewer, type PartFrame, pointOnPiece, VIEW_AXES } from './part-shape';
 import { wrapAtSeam } from './wrap';
 
-/** The board without its mirroring: lines are worked out on the part that is measured. */
+/** The frame without mirroring: lines are computed on the part that is measured. */
 const asMeasured = (board: PartFrame): PartFrame => ({ ...board, mirrored: false, reflect: (place) => place });
 
 /** Where a plane that is seen edge-on in a view meets the part. */
@@ -55,7 +55,7 @@ function halfOf(path: Path, board: PartFrame, into: SpacePoint, near: boolean): 
 }
 
 /**
- * Goes on with a line of another part.
+ * Continues a line of another part.
  * @param other the other part with the line as it lies there, in order
  */
 export function continuedLine(
@@ -85,7 +85,7 @@ export function continuedLine(
 
 const gap = (a: SpacePoint, b: SpacePoint): number => vectorLength(addVectors(a, b, -1));
 
-/** Where a line ends on the whole piece, and in which direction it would go on. */
+/** End of a line on the whole piece, and the direction in which it would continue. */
 function endOf(
   pieces: readonly Path[],
   end: 'start' | 'end',

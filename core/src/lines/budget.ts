@@ -14,17 +14,17 @@ export const newBudget = (): Budget => ({ pieces: 0, strokes: 0 });
 const piecesOf = (linePaths: LinePaths): number =>
   isFailure(linePaths) ? 0 : linePaths.reduce((sum, path) => sum + path.length, 0);
 
-/** What is said of a line drawn in more pieces than are worked out; null where it is not. */
+/** Message for a line with more segments than the limit; null if it is within it. */
 export const tooManySegments = (pieces: number): LineMessage | null =>
   pieces > LIMITS.linePieces ? { code: 'line.too-fine', values: { pieces, most: LIMITS.linePieces } } : null;
 
-/** A line as it was made, or what is said where it is drawn in more pieces than are worked out. */
+/** The paths of a line, or a message if they exceed the limit of segments. */
 export const withinSegmentLimit = (linePaths: LinePaths): LinePaths =>
   tooManySegments(piecesOf(linePaths)) ?? linePaths;
 
 /**
- * Takes what a line costs from what a part may cost.
- * @returns what is said where it is too much, and then takes nothing; null where it is not
+ * Subtracts the cost of a line from the budget of a part.
+ * @returns a message if it exceeds the budget, which is then unchanged; else null
  */
 export function spendBudget(budget: Budget, linePaths: LinePaths): LineMessage | null {
   const strokes = isFailure(linePaths) ? 0 : linePaths.length;
@@ -37,7 +37,7 @@ export function spendBudget(budget: Budget, linePaths: LinePaths): LineMessage |
   return null;
 }
 
-/** The features of a part up to where their rims have more corners than are worked out; those after it are left out. */
+/** The features of a part up to the limit of corners; the rest is left out. */
 export function featuresWithinBudget(features: readonly PlacedFeature[]): readonly PlacedFeature[] {
   let corners = 0;
   const end = features.findIndex(({ ring }) => (corners += ring?.length ?? 0) > LIMITS.rimCorners);

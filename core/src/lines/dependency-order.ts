@@ -1,9 +1,8 @@
 /**
- * The order in which things made from one another are made, so that what a thing is made from comes before it. Works along chains
- * of any length without growing the stack.
- * @param wanted what is asked for
- * @param madeFrom what one of them is made from
- * @returns everything asked for and everything behind it, each once; those made from themselves come in an order that is as good as any
+ * Topological order: everything comes after what it is made from. Handles chains of any length without recursion.
+ * @param wanted what is needed
+ * @param madeFrom direct dependencies
+ * @returns everything needed with all dependencies, each once; members of a cycle in any order
  */
 export function dependencyOrder<T>(
   wanted: readonly T[],

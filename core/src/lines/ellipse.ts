@@ -13,7 +13,7 @@ export function ellipsePath(centre: Point, width: number, height: number, turn: 
     const start = put(a, 0);
     return arcAbout(centre, start, 2 * Math.PI, start);
   }
-  // The sharp ends have the smallest radius, but the chords are longest where it is flat: both are kept.
+  // The sharp ends have the smallest radius, but the chords are longest in the flat part: both are checked.
   const steps = Math.max(200, arcSteps(Math.max(a, b) ** 2 / Math.min(a, b), 2 * Math.PI, TOLERANCE.flatten));
   return withArcLength(
     Array.from({ length: steps + 1 }, (_, step) => {

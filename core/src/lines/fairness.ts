@@ -1,7 +1,7 @@
 import { type Path, pathLength, type Point, pointAt } from '../curves';
 import { maxOf, minOf, RULE_OF_THUMB } from '../kit';
 
-/** A place where a line wavers: it strays from a fair curve by so much within so short a length. */
+/** A place where a line wavers: its deviation from a fair curve within a short length. */
 export interface Wiggle {
   /** Distance along the line, mm. */
   readonly at: number;
@@ -9,7 +9,7 @@ export interface Wiggle {
   readonly overMm: number;
 }
 
-/** Windows a line is looked at through. */
+/** Steps per window. */
 const STEPS_PER_WINDOW = 24;
 
 /** Lengths of the windows a line of some length is judged in, mm. */
@@ -20,9 +20,9 @@ export const fairWindows = (lengthMm: number): number[] =>
 
 /**
  * Finds where a line wavers.
- * In a short window a fair line is very nearly a cubic; what it strays from the cubic that lies nearest is the wiggle.
- * Windows of several lengths are tried, since a wiggle may be short or long; those in which the line turns by much hold bends
- * someone wanted, and are passed over.
+ * Within a short window a fair line is nearly a cubic; the deviation from the best-fitting cubic is the wiggle.
+ * Several window lengths are used, since a wiggle may be short or long; windows in which the line turns strongly
+ * contain intended bends and are skipped.
  * @returns the worst place of every wavering stretch, in order; empty for a fair line
  * Source: rule of thumb, see docs/computation.md.
  */

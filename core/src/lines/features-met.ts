@@ -16,7 +16,7 @@ export interface FeatureCrossing {
   readonly to: number;
 }
 
-/** Finds which features a line meets and where, in order along it. Openings count where the line stops at their rim. */
+/** Finds the features a line meets, in order along it. Openings count where the line stops at their outline. */
 export function featureCrossings(pieces: readonly Path[], features: readonly PlacedFeature[]): FeatureCrossing[] {
   const crossings = features.flatMap((feature) => {
     const say = (from: number, to: number): FeatureCrossing => ({
@@ -59,7 +59,7 @@ function stretchesIn(piece: Path, ring: readonly Point[]): [number, number][] {
   });
 }
 
-/** Rims of the openings on a sheet; one that lies across the seam of a round surface is there once on each side. */
+/** Outlines of the openings on a sheet; one across the seam of a round surface appears on each side. */
 export function openingRings(features: readonly PlacedFeature[], skin: Skin): (readonly Point[])[] {
   const rings = features.flatMap(({ kind, ring }) => (kind === 'opening' && ring ? [ring] : []));
   const { seam } = skin;
@@ -74,7 +74,7 @@ export function openingRings(features: readonly PlacedFeature[], skin: Skin): (r
     .flatMap(withinReach);
 }
 
-/** What of a rim lies where areas are worked out: that of an opening may lie far beside its part. */
+/** The part of an outline within the supported range: that of an opening may lie far beside its part. */
 function withinReach(ring: readonly Point[]): (readonly Point[])[] {
   if (ring.every(({ x, y }) => Math.abs(x) <= MAX_DISTANCE_MM && Math.abs(y) <= MAX_DISTANCE_MM)) return [ring];
   const [grid, reach] = [1 / TOLERANCE.grid, MAX_DISTANCE_MM / TOLERANCE.grid];

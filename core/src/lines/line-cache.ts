@@ -13,13 +13,13 @@ import { partFrame, type PartFrame, type PartShape } from './part-shape';
 import { endOnLine } from './trim';
 import { lineObstacles, type LineObstacles, trimLine } from './trim-to-part';
 
-/** Lines as they are made, one from another and across parts, each at most once. */
+/** Paths of lines, across parts, each computed at most once. */
 export interface LineCache {
   readonly parts: readonly PartShape[];
   readonly boards: Map<string, PartFrame>;
   readonly met: Map<string, LineObstacles>;
   readonly made: Map<string, LinePaths>;
-  /** Lines being worked out right now, so that a line made from itself is found. */
+  /** Lines being computed right now, to detect a line that depends on itself. */
   readonly asking: string[];
 }
 
@@ -46,7 +46,7 @@ interface OwnedLine {
 
 const keyOfLine = ({ part, line }: OwnedLine): string => `${part.id}/${line.id}`;
 
-/** Lines a line is made from or ends on; those that are gone are left out. */
+/** Lines a line is based on or ends on, without missing ones. */
 function madeFrom({ part, line }: OwnedLine, book: LineCache): OwnedLine[] {
   const ownLines = (partShape: PartShape, id: string): OwnedLine[] => {
     const ownLine = partFrameIn(partShape, book).shape.lines.find((other) => other.id === id);
@@ -77,7 +77,7 @@ export function obstaclesIn(part: PartShape, book: LineCache): LineObstacles {
   return obstacles;
 }
 
-/** Paths of one line of a part, remembered; lines under way are known, so that none is made from itself. */
+/** Paths of one line of a part, cached. A line that is being computed is reported as circular. */
 export function linePathsIn(part: PartShape, line: TrimLine, book: LineCache): LinePaths {
   const key = keyOfLine({ part, line });
   const known = book.made.get(key);
@@ -181,7 +181,7 @@ function continuation(part: PartShape, line: LineOf<'continuation'>, book: LineC
     return isCircle(linePaths)
       ? messageWithoutValues('line.itself')
       : { code: 'line.on-broken', values: { name: from.name } };
-  // Only its own pieces are needed, not the whole other part, which may in turn go on from here.
+  // Only the pieces of that line are needed, not the whole other part, which may depend on this one.
   const there = partFrameIn(other, book);
   const { rims } = obstaclesIn(other, book);
   const laid = linePaths.map((path) => trimLine(from, path, there, rims));

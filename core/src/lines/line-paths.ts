@@ -126,8 +126,9 @@ function ringRound({ at }: LineOf<'ring'>, skin: Skin): LinePaths {
 }
 
 /**
- * Both edges of every band, each a line of its own: straight across, or rings where the bands follow a round part. Widths, gaps and
- * margin are measured square to the bands, as tape is: at a slant they take more room along the direction they follow each other.
+ * Both edges of every band, each as a line: straight across, or rings if the bands follow a round part. Widths, gaps
+ * and margin are measured at right angles to the bands, as tape is: at a slant they take more room along the
+ * direction of the set.
  */
 function bandEdges(
   line: LineOf<'bands'>,
@@ -166,5 +167,5 @@ function raysFrom(line: LineOf<'rays'>, from: Point, heading: (degrees: number) 
   return paths.some((path) => path === null) ? messageWithoutValues('line.not-from-here') : (paths as Path[]);
 }
 
-/** Whether the ends of a line go on to the edge of the part: those of bands always do. */
+/** Whether the ends of a line are extended to the edge of the part; always for bands. */
 export const extendsToEdge = (line: TrimLine): boolean => line.kind === 'bands' || line.runOn;

@@ -25,7 +25,7 @@ export type ViewName = (typeof VIEWS)[number];
 const common = {
   id: idText<LineId>(),
   name: nameText(),
-  /** True: both ends go on straight until they leave the part. */
+  /** True: both ends are extended straight to the edge of the part. */
   runOn: booleanField(),
   /** Lines these ends stop at, run on to them or cut there; left out where they do not. */
   startOn: v.optional(idText<LineId>()),
@@ -177,7 +177,7 @@ const textSchema = v.strictObject({
   height: lengthMm(),
   /** Width of the strokes, mm. */
   stroke: lengthMm(),
-  /** Room between letters, mm. */
+  /** Spacing between letters, mm. */
   spacing: numberBetween(0, 5000, 'mm'),
   slantDeg: numberBetween(-45, 45, '°'),
   turnDeg: angle(),
@@ -258,5 +258,5 @@ export function sourceLines(line: TrimLine): string[] {
   return [...lineIds, ...(line.startOn ? [line.startOn] : []), ...(line.endOn ? [line.endOn] : [])];
 }
 
-/** Code on the drawing of a line by its place in the list, from 0: L1, L2 … */
+/** Code of a line on the drawing by its index: L1, L2 … */
 export const lineCode = (index: number): string => `L${index + 1}`;

@@ -20,8 +20,9 @@ export interface Match {
 
 /**
  * Compares heights measured on the second side with the line.
- * What is seen is not the difference itself, since nobody sees both sides at once, but how quickly it changes along the line.
- * @param measure measures a place of the sheet from the datum the heights were taken from
+ * What is visible is not the difference itself, since both sides are never seen at once, but how quickly it changes
+ * along the line.
+ * @param measure measures a point of the sheet from the datum of the heights
  * Source: rule of thumb, see docs/computation.md.
  */
 export function compareSides(

@@ -5,7 +5,7 @@ import type { EdgeName } from '../surface';
 export const RELATIONS = ['parallel', 'mirror', 'corner', 'ends-on'] as const;
 export type Relation = (typeof RELATIONS)[number];
 
-/** Why a line is not where it was asked for. Said of the line: it is the subject of every sentence. */
+/** Why a line is not as requested. The line is the subject of every sentence. */
 export interface LineMessages {
   readonly 'line.same-place': NoValues;
   readonly 'line.same-neighbours': NoValues;
@@ -55,7 +55,7 @@ export interface LineMessages {
 }
 export type LineMessage = MessageOf<LineMessages>;
 
-/** Why there is nothing, in place of what was asked for. */
+/** True for a failure instead of a result. */
 export const isFailure = (result: unknown): result is LineMessage =>
   typeof result === 'object' && result !== null && 'code' in result && 'values' in result;
 

@@ -113,7 +113,7 @@ function nearnessOf(path: Path): (place: Point) => number {
   };
 }
 
-/** Where the last kept piece, run on, meets the first piece after the gap. */
+/** Where the last kept piece, extended, meets the first piece after the gap. */
 function meeting(last: Shifted, next: Shifted): Point | null {
   const far = 10 * Math.hypot(next.x - last.x, next.y - last.y) + 1;
   const ahead = { x: last.x + last.tx * far, y: last.y + last.ty * far };

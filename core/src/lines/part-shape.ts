@@ -43,13 +43,13 @@ export interface PartFrame {
   readonly frame: Frame;
 }
 
-/** The part another is the mirror image of while it follows; undefined for one that follows none, or whose other is gone. */
+/** The part that a part mirrors; undefined if it mirrors none, or a missing one. */
 export const mirroredPart = <P extends PartShape>(part: PartShape, parts: readonly P[]): P | undefined =>
   part.opposite?.follows ? parts.find(({ id }) => id === part.opposite?.of) : undefined;
 
 /**
- * The shape a part really has: that of its opposite while it follows.
- * @returns the part itself where the other is gone
+ * The effective shape of a part: that of the part it mirrors.
+ * @returns the part itself if the other is missing
  */
 export function effectiveShape(part: PartShape, parts: readonly PartShape[]): PartShape {
   const other = mirroredPart(part, parts);
@@ -111,5 +111,5 @@ export const VIEW_AXES: Readonly<
   end: { into: { x: -1, y: 0, z: 0 }, across: { x: 0, y: 1, z: 0 }, up: { x: 0, y: 0, z: 1 } },
 };
 
-/** True where the outside at a place faces whoever looks along `into`. */
+/** True if the outside at a point faces a viewer looking along `into`. */
 export const facesViewer = (out: SpacePoint, into: SpacePoint): boolean => dot(out, into) < 0;

@@ -23,7 +23,7 @@ export function roundCorners(part: PartShape, book: LineCache): Map<string, Line
   };
   for (const line of partFrameIn(part, book).shape.lines) {
     if (line.kind !== 'fillet') continue;
-    // What cannot be rounded at all says so by itself.
+    // What cannot be rounded at all reports that itself.
     if (isFailure(filletIn(part, line, book))) continue;
     const fillet = filletIn(part, line, book, restOf);
     if (isFailure(fillet)) {

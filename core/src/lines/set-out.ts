@@ -11,7 +11,7 @@ import { mirroredPart, type PartFrame, type PartShape } from './part-shape';
 import { type LineRemainder, roundCorners } from './rounded-corners';
 import { type LineObstacles, NO_HELD_ENDS, trimLine } from './trim-to-part';
 
-/** A trim line worked out on its part. A line of several strokes, such as bands or letters, comes as several of these. */
+/** A trim line resolved on its part. A line with several strokes, such as bands or letters, becomes several of these. */
 export interface ResolvedLine {
   readonly id: string;
   /** The line in the list it comes from. */
@@ -28,20 +28,20 @@ export interface ResolvedLine {
   readonly fault: LineMessage | null;
 }
 
-/** A part with all its lines worked out. */
+/** A part with all its lines resolved. */
 export interface SetOut {
   readonly board: PartFrame;
   readonly lines: readonly ResolvedLine[];
   readonly features: readonly PlacedFeature[];
-  /** Rims of the openings, where they lie on the sheet as drawn. */
+  /** Outlines of the openings on the sheet as drawn. */
   readonly openings: LineObstacles['openings'];
 }
 
 /**
- * Works out every line of every part.
- * @param parts a line may be made from any other of its part, before or after it, and from lines of other parts
- * @param wanted ids of the parts that are asked for; all of them unless said otherwise
- * @returns by part; trouble is told on the line it belongs to
+ * Resolves the lines of parts.
+ * @param parts a line may depend on any other line of its part, and on lines of other parts
+ * @param wanted ids of the parts needed; default: all
+ * @returns by part; a failure is reported on its line
  */
 export function setOutParts(parts: readonly PartShape[], wanted?: readonly string[]): ReadonlyMap<string, SetOut> {
   const book = newLineCache(parts);

@@ -21,7 +21,7 @@ export interface SnapTargets {
   readonly anchor: Point | null;
 }
 
-/** Tape widths are laid side by side up to so many times. */
+/** Maximum number of tapes side by side. */
 const MOST_TAPES = 8;
 
 /**

@@ -11,7 +11,7 @@ import type { PartFrame } from './part-shape';
 import { connectedPieces, extendEnds, piecesOnPart, trimRegion, type TrimRegion } from './trim';
 import { turnsRound, wrapAtSeam } from './wrap';
 
-/** What lines of a part meet: its features, the rims of its openings, and where lines may lie. */
+/** What lines of a part meet: features, outlines of openings, and the region where lines may lie. */
 export interface LineObstacles {
   readonly features: readonly PlacedFeature[];
   readonly openings: readonly (readonly Point[])[];
@@ -33,8 +33,8 @@ export interface HeldEnds {
 export const NO_HELD_ENDS: HeldEnds = { start: false, end: false };
 
 /**
- * Runs a line on, cuts it at seam, rim and openings, and counts distances from where it first lies on the part.
- * @returns trouble where it goes round more often than is worked out
+ * Extends a line, cuts it at seam, outline and openings, and counts distances from where it first lies on the part.
+ * @returns a failure if it goes round more often than the limit
  */
 export function trimLine(
   line: TrimLine,

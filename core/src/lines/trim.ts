@@ -22,8 +22,8 @@ export interface ExtendedLine {
 }
 
 /**
- * Runs the ends of a line straight on, past everything on the part.
- * @param ends which ends go on; a closed line has none
+ * Extends the ends of a line straight, past everything on the part.
+ * @param ends which ends are extended; a closed line has none
  */
 export function extendEnds(
   path: Path,
@@ -35,7 +35,7 @@ export function extendEnds(
   const before = ends.start ? skin.onward(first, false).reverse() : [];
   const after = ends.end ? skin.onward(last, true) : [];
   if (before.length + after.length === 0) return { path, before: 0, after: 0 };
-  // The join keeps its own bend: the place is there twice, once for each side of it.
+  // The joint keeps its curvature: the point appears twice, once for each side.
   const lead = before.length > 0 ? withArcLength([...before, { ...first, curvature: 0 }]) : [];
   const base = lead.at(-1)?.at ?? 0;
   const shifted = path.map((point) => ({ ...point, at: base + point.at - first.at }));
@@ -112,7 +112,7 @@ export function connectedPieces(
   return pieces.slice(first, last + 1);
 }
 
-/** Distances along a path at which it crosses a rim. */
+/** Distances along a path at which it crosses an outline. */
 export function outlineCrossings(path: Path, rim: readonly Point[]): number[] {
   const box = boundingBox(rim);
   const distances: number[] = [];

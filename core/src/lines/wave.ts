@@ -3,7 +3,7 @@ import { messageWithoutValues, TOLERANCE } from '../kit';
 import { tooManySegments } from './budget';
 import type { LineMessage } from './messages';
 
-/** More waves than anyone masks: a mistyped pitch would take minutes to work out. Rule of thumb. */
+/** Maximum number of waves: a mistyped pitch would take minutes to compute. Rule of thumb. */
 const MOST_WAVES = 500;
 
 /**

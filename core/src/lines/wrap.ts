@@ -53,7 +53,10 @@ function seamCuts(path: Path, around: readonly number[], seam: Seam): number[] {
   return cuts.sort((a, b) => a - b);
 }
 
-/** Share of a straight piece at which it has gone round so often: even on a tube; on a cone, which turns unevenly, by halving. */
+/**
+ * Fraction of a segment at which a number of turns is complete: linear on a tube; by bisection on a cone, which
+ * turns unevenly.
+ */
 function shareAtSeam(a: Point, b: Point, from: number, to: number, turn: number, seam: Seam): number {
   if (seam.even) return (turn - from) / (to - from);
   return bisect(

@@ -2,7 +2,7 @@ import { RULE_OF_THUMB } from '../kit';
 import type { Step } from '../runsheet';
 import { MS_PER_MINUTE } from '../units';
 
-/** Who may be in the booth: while it is sprayed, and until what hangs in the air has gone. */
+/** Whether people may enter the booth: not while spraying, and not until the air has cleared. */
 export interface BoothState {
   /** Something in this job holds hardener that others must not breathe. */
   readonly twoPart: boolean;

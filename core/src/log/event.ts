@@ -14,7 +14,7 @@ import {
 } from '../kit';
 import { FEELS, PULLS } from '../learning';
 
-/** What this program writes down of its own. */
+/** Kinds of event this program writes. */
 export const EVENT_KINDS = ['start', 'done', 'undo', 'trouble', 'note', 'touch', 'finish'] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 
@@ -24,7 +24,7 @@ export const EVENT_VERSION = 5;
 /** A log holds at most this many events, so that it can always be written to a file and read again. */
 export const MAX_EVENTS = 10_000;
 
-/** A photo is sent and kept at most this large, bytes; phones make theirs smaller first. */
+/** Maximum size of a photo, bytes; phones reduce theirs before sending. */
 export const MAX_PHOTO_BYTES = 1_000_000;
 
 /** A job holds at most this many photos. */
@@ -45,7 +45,7 @@ export const observedSchema = v.variant('kind', [
     thinnerPercent: v.optional(numberBetween(0, 300, '%')),
   }),
   v.strictObject({ kind: v.literal('photo'), photo: uuidText() }),
-  /** Plugs counted out: how many of how many; null: not all came out, and the note says what is known of the rest. */
+  /** Plugs counted out of a total; null: not all came out, and the note tells about the rest. */
   v.strictObject({ kind: v.literal('plugs'), out: v.nullable(wholeBetween(0, 10_000)), of: wholeBetween(0, 10_000) }),
   /** Paint mixed once for two jobs: the title of the other, and whether it was mixed at this job's step or at the other's. */
   v.strictObject({ kind: v.literal('mix'), with: nameText(), here: v.boolean() }),
@@ -60,8 +60,8 @@ export const observedSchema = v.variant('kind', [
 export type Observed = v.InferOutput<typeof observedSchema>;
 
 /**
- * Something that was really done or seen. Never edited; corrected by a later event. A kind this program does not know comes from a
- * newer one: it is kept as it is, and told by its name.
+ * Something done or observed. Never edited; corrected by a later event. A kind unknown to this program comes from a
+ * newer version: it is kept unchanged and shown by its name.
  */
 export const newestEventSchema = v.strictObject({
   id: uuidText(),
@@ -74,20 +74,26 @@ export const newestEventSchema = v.strictObject({
   /** Step of the run sheet it belongs to; null for the job as a whole. */
   step: v.nullable(stepText()),
   note: noteText(),
-  /** Number of the work sheet it was told on; in a job file, which of its started plans, from 0. Left out by older phones. */
+  /**
+   * Number of the work sheet it belongs to; in a job file, the index of the started plan. Missing from older
+   * clients.
+   */
   sheet: v.optional(wholeBetween(0, 2_000_000_000)),
-  /** Who wrote it down, and on which device; and who was signed in when it was sent, where that was somebody else. */
+  /** Author and device; and who was signed in when it was sent, if that was another person. */
   person: v.optional(nameText()),
   sentBy: v.optional(nameText()),
   device: v.optional(nameText()),
-  /** What the clock of that device said, where it is known to be wrong: `at` is set right by it. */
+  /** Time by the device's clock if that is known to be wrong; `at` is corrected. */
   deviceAt: v.optional(instantText()),
-  /** What was seen or set, where it was told as figures. */
+  /** Observation or setting in figures. */
   saw: v.optional(observedSchema),
 });
 export type LogEvent = v.InferOutput<typeof newestEventSchema>;
 
-/** The same, of any version: events written before they had a version are of the first; those of the first say no sheet, person or device, those of the second nothing that was seen, those of the third no photo and no heat, those of the fourth no plugs, no mix and not who sent them. */
+/**
+ * An event of any version. Events without a version are version 1; version 1 has no sheet, person or device, version
+ * 2 no observation, version 3 no photo and no heat, version 4 no plugs, no mix and no sender.
+ */
 export const logEventSchema = v.pipe(v.unknown(), v.transform(upgradedEvent), newestEventSchema);
 
 function upgradedEvent(data: unknown): unknown {

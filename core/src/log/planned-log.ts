@@ -13,10 +13,10 @@ export const timesOfPlan =
     new Date(doneAt - (last.endMin - minutes) * MS_PER_MINUTE).toISOString();
 
 /**
- * The log of a job that has gone as planned so far: its start, then every step a person does.
- * @param last the last step that is done
- * @param doneAt when it was done, ms
- * @param freshId a new id for every entry
+ * The log of a job that went as planned so far: its start, then every attended step.
+ * @param last the last completed step
+ * @param doneAt when it was completed, ms
+ * @param freshId makes a new id for every entry
  */
 export function logAsPlanned(steps: readonly Step[], last: Step, doneAt: number, freshId: () => string): LogEvent[] {
   const timeOf = timesOfPlan(last, doneAt);

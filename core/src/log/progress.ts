@@ -17,7 +17,7 @@ export interface RunningWindow {
   readonly closes: number | null;
   /** When it opens again for good, though it has closed; left out or null: it does not. */
   readonly again?: number | null;
-  /** The rules it is made of that are known, each from when it counts (ms): so that it can be counted anew in the air as it really is. */
+  /** The known rules of the window, each with its start (ms), so that it can be recomputed in the actual air. */
   readonly counts?: readonly WindowCount[];
   /** Warmth that was brought to the films meanwhile. */
   readonly heats?: readonly Heat[];
@@ -45,10 +45,10 @@ export interface JobProgress {
   readonly heats: readonly Heat[];
 }
 
-/** Steps a person ticks off: waiting and flashing are told by the times of what follows. */
+/** Steps that a person ticks off; waits and flashing show as times of what follows. */
 export const attendedSteps = (steps: readonly Step[]): Step[] => steps.filter(({ attended }) => attended);
 
-/** What a log comes to, as plain data: what later entries say is added to it, without reading the earlier ones again. */
+/** State of a log as plain data; later entries are added without reading the earlier ones again. */
 export interface LogState {
   readonly startedAt: number | null;
   readonly finishedAt: number | null;
@@ -61,9 +61,9 @@ export interface LogState {
 export const EMPTY_LOG: LogState = { startedAt: null, finishedAt: null, done: [], heats: [] };
 
 /**
- * What a log comes to with further entries.
- * @param events in the order they were written down: clocks of devices may be wrong, and decide nothing about it
- * @param sheet number of the work sheet the steps are of; what was told on another one counts for nothing here. Left out: all count
+ * State of a log after further entries.
+ * @param events in stored order; times of devices may be wrong and do not decide the order
+ * @param sheet number of the work sheet of the steps; entries of other sheets are ignored. Left out: all count
  */
 export function logAfter(state: LogState, events: readonly LogEvent[], sheet?: number): LogState {
   const doneAt = new Map(state.done);
@@ -110,14 +110,15 @@ export const progressOf = (steps: readonly Step[], events: readonly LogEvent[], 
   progressFrom(steps, logAfter(EMPTY_LOG, events, sheet));
 
 /**
- * Times of one step, one for each purpose: all rules of a purpose must hold, so it opens with the last and closes with the first.
- * The log knows when a step was done: times that count from its start are not told.
+ * Windows of one step, one for each purpose: all rules of a purpose must hold, so it opens with the last and closes
+ * with the first.
+ * The log knows only when a step was completed: rules that count from its start are skipped.
  */
 function runningOf(step: Step, doneAt: ReadonlyMap<string, number>, heats: readonly Heat[]): RunningWindow[] {
   const rules = step.after.filter(({ code, from }) => code !== 'order' && from === 'end');
   return [...new Set(rules.map(({ code }) => code))].flatMap((code) => {
     const all = rules.filter((rule) => rule.code === code);
-    // How long a mix is good is told at the coat that is next to take of it, not at all of them.
+    // The pot life of a mix is shown at the next coat that uses it, not at all of them.
     if (remedyOf(code) === 'mix' && rules.some(({ step: other }) => !doneAt.has(other))) return [];
     const scuffed = remedyOf(code) === 'scuff' && doneAt.has(scuffId(step.id));
     const counts = all.flatMap(({ step: before, minMin, maxMin, againMin, film }): WindowCount[] => {
@@ -170,8 +171,9 @@ const onClock = ({ since, minMin, maxMin }: Omit<WindowCount, 'film'>): Span => 
 });
 
 /**
- * A window in the air as it was measured and is expected: what the film has dried by then counts, whatever was planned.
- * @param air where nobody knows it, the air of the plan holds
+ * A window recomputed in the air as measured and forecast: what counts is how far the film has dried, whatever was
+ * planned.
+ * @param air where it is unknown, the air of the plan is used
  */
 export function windowInAir(window: RunningWindow, air: ShopAir): RunningWindow {
   const { counts, opens, closes, heats = [] } = window;

@@ -3,7 +3,10 @@ import type { AfterRule, Step } from '../runsheet';
 import type { JobProgress } from './progress';
 import { currentWindow, windowState } from './windows';
 
-/** What helps once a time has passed: a film is scuffed before its next coat, paint that has gone off is mixed anew, the rest is tried first. */
+/**
+ * Remedy once a limit has passed: scuff the film before its next coat, mix paint past its pot life again; for
+ * anything else, try first.
+ */
 export type LateRemedy = 'scuff' | 'mix' | 'try';
 
 /** What helps where a time of this purpose has passed. */
@@ -13,19 +16,22 @@ export const remedyOf = (code: string): LateRemedy =>
 /** Name of scuffing a film whose limit has passed before a coat: a step of the run sheet that is in no plan. */
 export const scuffId = (coat: StepId): StepId => `scuff-${coat}` as StepId;
 
-/** Name of mixing anew what has gone off in the cup: as often as it is done, the last time counts. */
+/** Step id of mixing again; it may be done repeatedly, and the last time counts. */
 export const remixId = (mix: StepId): StepId => `remix-${mix}` as StepId;
 
-/** When what a rule counts from was done, on the clock of `doneAt`; undefined while it is not. Paint that was mixed anew counts from then. */
+/**
+ * Completion time of what a rule counts from, on the clock of `doneAt`; undefined if it is not done. For paint mixed
+ * again, the time of that.
+ */
 export const ruleStart = (
   doneAt: ReadonlyMap<string, number>,
   { step, code }: Pick<AfterRule, 'step' | 'code'>,
 ): number | undefined => (remedyOf(code) === 'mix' ? doneAt.get(remixId(step)) : undefined) ?? doneAt.get(step);
 
 /**
- * What is to be done now: the next step, or, where a limit of it has passed, what helps: scuffing the film, then mixing anew.
+ * The current step: the next one or, if a limit of it has passed, its remedy: scuffing the film, then mixing again.
  * @param steps of the run sheet
- * @param progress its windows as they are, counted over the air
+ * @param progress its windows in the actual air
  * @param now ms since 1970
  */
 export function currentStep(
@@ -63,7 +69,7 @@ export const scuffBefore = (coat: Step): Step => ({
   safety: ['dust'],
 });
 
-/** The step of mixing anew. */
+/** The step of mixing again. */
 const mixAgain = (mix: Step): Step => ({
   ...mix,
   id: remixId(mix.id),
@@ -71,7 +77,7 @@ const mixAgain = (mix: Step): Step => ({
   say: { code: 'step.remix', values: mix.say.values },
 });
 
-/** The step of a run sheet an entry names: one of the plan, or what helps where one is late. */
+/** The step an entry refers to: one of the plan, or a remedy. */
 export function stepOfEntry(steps: readonly Step[], id: string | null): Step | undefined {
   for (const step of steps) {
     if (step.id === id) return step;

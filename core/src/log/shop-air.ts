@@ -13,21 +13,21 @@ import {
 } from '../air';
 import type { AfterRule } from '../runsheet';
 
-/** The air of a shop: as it was read off, and as it is expected; each in the order of time, minutes since 1970. Either may be empty. */
+/** Air of a shop, measured and forecast; each in order of time, minutes since 1970. Either may be empty. */
 export interface ShopAir {
   readonly measured: readonly AirReading[];
   readonly expected: readonly AirReading[];
 }
 
-/** Nobody knows the air: that of each plan counts. */
+/** Unknown air: that of each plan is used. */
 export const NO_AIR: ShopAir = { measured: [], expected: [] };
 
-/** So long after the last reading the expected air is taken again, min. */
+/** Time after the last reading from which the forecast is used again, min. */
 const TRUST_MIN = 120;
 
 /**
- * The air a film is in: what was measured, after it what is expected, and the air of the plan wherever nobody knows better.
- * @param planned the air of the plan; its movement is that of the whole course
+ * The air of a film: measured, then forecast, and the air of the plan where neither is known.
+ * @param planned the air of the plan; its movement applies to the whole series
  */
 export function airSeriesOf({ measured, expected }: ShopAir, planned: DryingAir): AirSeries {
   const { airC, rhPercent, movement } = planned;
@@ -48,10 +48,10 @@ export function airSeriesOf({ measured, expected }: ShopAir, planned: DryingAir)
 }
 
 /**
- * The minutes of a rule in the air as it is: what the film would have dried in the planned air, it dries by then.
- * @param sinceMin the moment the rule counts from
- * @param heats warmth that was brought to the film besides
- * @returns the rule itself where no film is waited for, or nobody knows the air
+ * The minutes of a rule in the actual air: as long as the film takes for the drying it was planned for.
+ * @param sinceMin start of the rule
+ * @param heats heat applied to the film
+ * @returns the rule itself if it waits for no film, or the air is unknown
  */
 export function ruleInAir<R extends Pick<AfterRule, 'minMin' | 'maxMin' | 'againMin' | 'film'>>(
   rule: R,

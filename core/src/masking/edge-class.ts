@@ -9,9 +9,9 @@ export type EdgeClass = 'crisp' | 'rough' | 'soft';
 /** What of an area decides about the edges of its mask. */
 export interface MaskArea {
   readonly part: PartId;
-  /** Finish it shall get; null: kept. */
+  /** Planned finish; null: kept. */
   readonly finish: FinishId | null;
-  /** Kept, and already in this finish: it may stay open while that is sprayed. */
+  /** A kept area that is already in this finish: it may stay open while that is sprayed. */
   readonly alike: string | null;
   /** The finish fades out within it. */
   readonly blend: boolean;
@@ -19,13 +19,13 @@ export interface MaskArea {
   readonly strip: unknown;
 }
 
-/** True where the colour of a covered area is final: it is kept, or has had its finish. */
+/** True if the colour of a covered area is final: it is kept, or already painted. */
 export const isColourFinal = ({ finish }: Pick<MaskArea, 'finish'>, painted: boolean): boolean =>
   finish === null || painted;
 
 /**
- * Class of the edge between two areas, one open and one covered.
- * @param painted whether the covered one has had its finish
+ * Class of the edge between an open and a covered area.
+ * @param painted whether the covered one is already painted
  */
 export function edgeClass(
   free: Pick<MaskArea, 'blend'>,

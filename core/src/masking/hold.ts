@@ -44,7 +44,7 @@ function fullBond(system: PaintSystemKey, onBarePlastic: boolean): number {
   return system === 'air-acrylic' && onBarePlastic ? bareStyreneBond : bonds[system];
 }
 
-/** How often a tape is stuck to clean cloth before it goes on. */
+/** How often a tape is stuck to clean cloth before use. */
 export type DeTack = 0 | 1 | 3;
 
 /** How a tape grips, N/25 mm: less after it was stuck to cloth, more the longer it stays. @param dwellShare how long it stays, over how long it comes off clean */
@@ -52,7 +52,7 @@ export const tapeGrip = ({ adhesionN25 }: Pick<Tape, 'adhesionN25'>, dwellShare:
   adhesionN25 * RULE_OF_THUMB.deTack[deTack] * (1 + RULE_OF_THUMB.gripGrowth * Math.min(1, dwellShare));
 
 /**
- * Whether a tape may lie on a film: its hold over the grip of the tape, told in three levels only.
+ * Whether a tape may lie on a film: bond of the film over grip of the tape, in three levels.
  * Source: lift margin, rule of thumb; a test pull in a hidden place overrides it.
  */
 export function holdOnFilm(bondN25: number, gripN25: number): Hold {

@@ -6,7 +6,10 @@ import { partsInReach } from './reach';
 /** Areas of all parts, and where two of them meet. */
 export interface MaskProblem {
   readonly areas: readonly MaskArea[];
-  /** Indices into the areas; the two lie on one part, or meet at a rim. `oneWay`: an edge only where `a` is the open one. */
+  /**
+   * Indices of the areas; the two lie on one part, or meet at an edge. `oneWay`: an edge only if `a` is the open
+   * one.
+   */
   readonly borders: readonly {
     readonly a: number;
     readonly b: number;
@@ -45,7 +48,7 @@ export interface MaskEdge {
 /** An area that no paint may reach: on a part that is sprayed, or beside what is rolled or brushed. */
 export interface MaskCover {
   readonly area: number;
-  /** `tape`: one tape is as wide as it is; `drape`: paper or film. */
+  /** `tape`: by one tape of its width; `drape`: by paper or film. */
   readonly by: 'tape' | 'drape';
   /** Of a strip: true where its tape makes a line that stays. */
   readonly crisp: boolean;
@@ -63,10 +66,11 @@ export interface StageMask {
 }
 
 /**
- * What is masked in a stage: the one answer behind its cost, the bound of the search, the pictures and the lay list.
- * Covered areas on parts that are sprayed need an edge along every open area and a cover; a strip one tape wide needs that tape alone;
- * attached parts in reach are covered whole. Roller and brush drip: what does not lie beside what they paint is not covered.
- * What masks that stayed on cover already is told as laid before.
+ * Everything masked in a stage: the one source for its cost, the bound of the search, the pictures and the lay list.
+ * On parts that are sprayed, a covered area needs an edge along every open area and a cover; a strip one tape wide
+ * needs only that tape; attached parts in reach are covered whole. With roller and brush only what lies beside the
+ * painted areas is covered.
+ * What is already covered by masks that stayed on is marked as laid before.
  */
 export function maskOf(
   { areas, borders, attached }: MaskProblem,
@@ -75,7 +79,7 @@ export function maskOf(
   const laid = (area: number): MaskLaid => whenMaskLaid(standing && standing[area]!);
   // Tape along an area lies only where the area was open under it.
   const edgeLaid = (border: number, free: number, closed: number): MaskLaid => {
-    // What lies under a mask is known part by part: from part to part only the border itself tells.
+    // What lies under a mask is known per part; between parts only the border itself tells.
     if (areas[free]!.part !== areas[closed]!.part) return joints?.has(border) ? 'before' : 'now';
     return joints?.has(border) || standing?.[free] === MASK_STATE.open ? laid(closed) : 'now';
   };
@@ -88,7 +92,7 @@ export function maskOf(
     const [free, closed] = open[a] ? [a, b] : [b, a];
     beside.add(closed);
     const edgeType = edgeClass(areas[free]!, areas[closed]!, painted[closed]!);
-    // The one tape over a strip makes its lines; at a rim it ends.
+    // One tape over a strip makes both its lines; it ends at the outline.
     const strip = areas[closed]!.strip !== null && !rim;
     if (strip) strips.set(closed, (strips.get(closed) ?? false) || edgeType === 'crisp');
     edges.push({
@@ -119,8 +123,10 @@ export interface SplitMask {
 }
 
 /**
- * Splits off what stays on for the next coats of what is beside it: what is laid now on kept areas of some parts.
- * What was laid there before, and stays on as well, is in neither; nor are parts covered whole, which come off with every stage.
+ * Splits off the part of a mask that stays on for the next coats beside it: what is laid now on kept areas of some
+ * parts.
+ * What was laid before and stays on is in neither half; nor are parts covered whole, which are uncovered after every
+ * stage.
  * @param through the parts whose masks on kept areas stay on
  */
 export function splitMask(
@@ -153,6 +159,6 @@ export function splitMask(
   return { inner, outer };
 }
 
-/** True for what is kept for good: nothing of the job is ever sprayed on it. */
+/** True for an area that is never painted in this job. */
 export const isKeptForGood = ({ finish, alike }: Pick<MaskArea, 'finish' | 'alike'>): boolean =>
   finish === null && alike === null;

@@ -16,9 +16,9 @@ export interface OpeningMessages {
   readonly 'opening.foam': OpeningValues<{ readonly foamMm: number; readonly lengthMm: number }>;
   /** Foam strip laid into a gap, not stretched. */
   readonly 'opening.foam-strip': OpeningValues<{ readonly foamMm: number; readonly lengthMm: number }>;
-  /** A disc cut with a circle cutter; `into` a recess, else over the rim. */
+  /** A disc cut with a circle cutter; `into` a recess, else over the edge. */
   readonly 'opening.disc': OpeningValues<{ readonly discMm: number; readonly into: boolean }>;
-  /** Tape over a small pane, its rim rubbed, peeled, cut on a mat and put back. */
+  /** Tape over a small pane: edge rubbed, peeled, cut on a mat and put back. */
   readonly 'opening.pane': OpeningValues<{ readonly widthMm: number; readonly heightMm: number }>;
   /** Edge tape just inside, film over it, cap tape over the edge of the film. */
   readonly 'opening.film': OpeningValues<{
@@ -62,16 +62,19 @@ const FOAM_MM = [6, 10, 13, 19] as const;
 /** A hole up to this is stopped with foam, a round one up to that with a disc. Source: mask of openings, rule of thumb; mm. */
 const LARGEST_FOAMED = 40;
 const LARGEST_DISC = 400;
-/** What a disc or a film lies over beyond the rim, at full size and on models; how much smaller a disc is that goes into a recess. */
+/** Overlap of a disc or film beyond the edge, full size and models; and how much smaller a disc is for a recess. */
 const OVERLAP = { full: 5, model: 1 } as const;
 const FILM_OVERLAP = { full: 20, model: 5 } as const;
 const INTO_RECESS = 0.3;
-/** The base tape of a box lies so far inside its edge and is dabbed on so often; film is so much larger all round; tape laps over. Millimetres. */
+/**
+ * Base tape of a box: its distance inside the edge and the spacing of the dabs; excess of the film all round;
+ * overlap of the tape. Millimetres.
+ */
 const BOX = { inset: 1.5, dabEvery: 120, film: 30, lap: 10 } as const;
-/** Card lies so loose in its recess; a post is gone round in pieces of so many degrees. Millimetres, degrees. */
+/** Clearance of a card in its recess; angle of the pieces round a post. Millimetres, degrees. */
 const CARD_SLACK = 1;
 const POST_PIECE_DEG = 90;
-/** The mouth of a box has so many sides. */
+/** Number of sides of a box. */
 const SIDES = 4;
 /** No stopper is shorter: there is something to pull it out by. */
 const SHORTEST_FOAM = 25;
@@ -199,7 +202,7 @@ export function closingTapes(closing: OpeningMessage): ClosingTape[] {
 export const closingTapeMin = (lengthMm: number): number =>
   (lengthMm / 1000) * RULE_OF_THUMB.layPerMetre.straight.rough;
 
-/** Openings that are closed alike, on several parts too, told once with all their names. */
+/** Groups openings that are closed alike, also on several parts, with all their names. */
 export function groupClosings(closings: readonly OpeningMessage[]): OpeningMessage[] {
   const groups = new Map<string, OpeningMessage[]>();
   for (const closing of closings) {
@@ -244,7 +247,7 @@ function sizeOf(shape: ZoneShape): readonly [number, number] {
   return [across('along'), across('above')];
 }
 
-/** Length of its rim, mm. */
+/** Length of its outline, mm. */
 function rimOf(shape: ZoneShape): number {
   if (shape.kind === 'round') return Math.PI * shape.diameter;
   if (shape.kind === 'window') {

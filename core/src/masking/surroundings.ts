@@ -6,7 +6,7 @@ export const SURROUNDINGS_ID = 'beyond';
 
 /** What of a part decides how much of its surroundings is covered. */
 export interface SurroundingsInput {
-  /** Edges beyond which something is kept clean, all alike parts together, mm. */
+  /** Edges beyond which something is protected, all equal parts together, mm. */
   readonly edgeMm: number;
   /** The same of all parts of the job. */
   readonly allEdgesMm: number;

@@ -11,9 +11,9 @@ export interface BendTest {
 }
 
 /**
- * Safe stretch of a tape as a bend test has it: what the clean can asks for, or half-way to what the failed one would; never more than was
- * seen to hold where only failure was seen.
- * @returns share; null where the test says nothing, or both cans contradict one another
+ * Safe stretch of a tape from a bend test: what the clean can requires, or half-way to what the failed one would
+ * require; if it only failed, no more than its present figure.
+ * @returns fraction; null if the test is empty or contradicts itself
  * Source: outer edge strain (1 − f)(R + w)/R − 1, solved for the stretch; the tape lies outside the bend
  */
 export function stretchFromBendTest(
@@ -37,9 +37,9 @@ export interface StickTest {
 }
 
 /**
- * Figures of a tape as a stick test has them. Paint that came off with it means that it grips at least as hard as that paint holds; one that
- * came off clean, that it grips no harder than a test pull allows; one that let go, that it was too cold for it.
- * @returns what changes; the tape's own figures where the test agrees with them
+ * Figures of a tape from a stick test. If paint came off, the tape grips at least as hard as that paint holds; if it
+ * came off clean, it grips no harder than a test pull allows; if it let go, it was too cold for it.
+ * @returns the changed figures; empty if the test agrees with the present ones
  */
 export function gripFromStickTest(
   tape: Pick<Tape, 'adhesionN25' | 'minApplyC'>,

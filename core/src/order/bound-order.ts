@@ -48,7 +48,7 @@ export function stageFacts(table: ProblemTable, node: OrderNode): StageFacts {
       ),
     ),
   );
-  // What a film asks of the next one is charged where it goes on; here what is certain for the stage as a whole.
+  // What a film requires of the next one is charged where that goes on; here only what is certain for the whole stage.
   const over = node.order.map((finish, stage) =>
     Math.max(
       0,
@@ -173,7 +173,7 @@ function forbidWeakGrounds(
   });
 }
 
-/** Every coat above the least is paid once, by whichever area is left on a ground that asks for it. */
+/** Every coat above the minimum is paid once, by any area left on a ground that needs it. */
 function chargeCoats(
   cut: MinCut,
   table: ProblemTable,
@@ -194,7 +194,7 @@ function chargeCoats(
 ): void {
   node.order.forEach((finish, stage) => {
     const ownAreas = table.areasOf[finish]!;
-    // What was there at the start is charged by shares; only what asks for still more is left.
+    // What was there at the start is charged by shares; only the excess is left.
     const least = Math.max(facts.coats[stage]!, present(finish));
     const asks = ownAreas.map((area) =>
       possibleLastOpenings(node, stage, area).map((possibleLastOpening) => ({
@@ -208,7 +208,7 @@ function chargeCoats(
       const paid = cut.node();
       cut.charge(paid, 1, price);
       ownAreas.forEach((_, index) => {
-        // Latest first: as long as every later ground asks for it too, nothing that comes between spares the coat.
+        // Latest first: as long as every later ground needs it too, nothing in between saves the coat.
         for (const { one, coats } of asks[index]!) {
           if (coats < level) break;
           if (one !== EXISTING_FINISH) cut.charge(rows[one]![ownAreas[index]!]!, paid, INFINITE_CAPACITY);

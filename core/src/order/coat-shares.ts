@@ -2,20 +2,20 @@ import { EXISTING_FINISH, type ProblemTable } from './problem-table';
 import { coatWeight } from './relax';
 
 /**
- * What a good ground is worth. A finish is charged the coats it takes over what was there at the start; opening one of its areas under
- * a colour that needs fewer gives that area's share of them back. Only when every area that asks for a coat has such a ground is the
- * coat really spared, so what is charged never exceeds what is paid.
+ * Value of a good ground. A finish is charged the coats it needs over the existing finish; opening one of its areas
+ * under a colour that needs fewer returns that area's share of them. Only if every area that needs a coat has such a
+ * ground is the coat really saved, so the charge never exceeds the cost.
  */
 export interface CoatShares {
-  /** Coats over what was there at the start: the most any of its areas asks for. */
+  /** Coats over the existing finish: the maximum of its areas. */
   readonly present: (finish: number) => number;
-  /** Price of one coat on all its own areas, at so much a minute. */
+  /** Cost of one coat on all its own areas, for a weight per minute. */
   readonly price: (finish: number, minute: number) => number;
   /** Share of the coats above `above` given back where an area is opened under a colour that spares them. */
   readonly back: (area: number, under: number, above: number) => number;
 }
 
-/** Of each area its share in every coat that may be spared, by the number of the coat; those of one coat add up to one. */
+/** Share of each area in every coat that may be saved, by the number of the coat; the shares of one coat add up to 1. */
 export type ShareTable = readonly (readonly number[])[];
 
 /** Alike shares, to start from. */
@@ -28,7 +28,7 @@ export function equalShares(table: ProblemTable): ShareTable {
   );
 }
 
-/** Areas of a finish that need so many coats or more over what was there at the start. */
+/** Areas of a finish that need at least this many coats over the existing finish. */
 const asking = (table: ProblemTable, finish: number, level: number): number[] =>
   table.areasOf[finish]!.filter((area) => table.coats(finish, area, EXISTING_FINISH) >= level);
 

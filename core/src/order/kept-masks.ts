@@ -9,8 +9,8 @@ export interface KeptMaskSearch {
 }
 
 /**
- * The best orders of coats, with masks on what is kept going through all coats beside them; where no tape lasts so long, and fresh masks
- * cost less than what that would spoil, with fresh ones.
+ * Best orders of coats with masks on kept areas staying on for all coats beside them; or with fresh masks if no tape
+ * lasts that long and fresh ones cost less than what would be spoiled.
  */
 export const searchWithKeptMasks = (problem: OrderProblem): KeptMaskSearch => runToEnd(keptMaskSearchSteps(problem));
 

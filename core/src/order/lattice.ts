@@ -15,9 +15,9 @@ export interface Lattice {
   readonly rest: (begun: OrderPrefix) => number;
   /** The cheapest order as the bound sees it, with the areas each stage opens. */
   readonly cheapest: () => readonly { readonly finish: number; readonly open: readonly number[] }[];
-  /** Works everything out that `rest` will be asked for, in short steps; what is told is the share that is done. */
+  /** Computes everything `rest` needs, in short steps; yields the fraction done. */
   readonly ready: () => Generator<number>;
-  /** What has been worked out so far, in units of latticeEffort. */
+  /** Work done so far, in units of latticeEffort. */
   readonly units: () => number;
 }
 
@@ -33,10 +33,11 @@ export interface OrderPrefix {
 export const EMPTY_PREFIX: OrderPrefix = { done: 0, last: -1, second: -1 };
 
 /**
- * Lower bounds over sets of finishes: what a stage costs at least depends on which finishes were before it, not on their order.
+ * Lower bounds over sets of finishes: the minimum cost of a stage depends on which finishes came before it, not on
+ * their order.
  * Source: dynamic programming over subsets, Held and Karp 1962, on bounds of the stages.
- * Where masks may have stayed on, only edges that must be laid once anyway are counted.
- * @param exact false: what is left is bounded stage by stage, as if any others had been before each; that takes far less to work out
+ * Where masks may have stayed on, only edges that have to be laid once anyway are counted.
+ * @param exact false: the rest is bounded stage by stage, as if any others came before each; far less work
  */
 export function latticeOf(table: ProblemTable, shares: CoatShares, exact: boolean): Lattice {
   const count = table.finishes.length;
@@ -81,7 +82,7 @@ export function latticeOf(table: ProblemTable, shares: CoatShares, exact: boolea
     // A wait that was counted reaches to here: the next one must not count the same time.
     return { cost: cost + extra, begun: extra > 0 ? { ...next, second: -1 } : next };
   };
-  // With many finishes the waits that pass over a stage are left out: there would be too many beginnings to tell apart.
+  // With many finishes, waits that pass over a stage are left out: there would be too many prefixes to distinguish.
   const simple = count > MOST_SKIPS;
   const rests = new Map<number, number>();
   const rest = (given: OrderPrefix): number => {
@@ -150,8 +151,8 @@ export function latticeOf(table: ProblemTable, shares: CoatShares, exact: boolea
 const STEPS_A_UNIT = 10;
 
 /**
- * What working a whole lattice out takes: the larger of cutting the areas of all parts, each with every set of finishes its part can be met
- * with, and lengthening every beginning of an order, told apart by what was done and what came last, by every finish.
+ * Effort of a whole lattice: the larger of the cuts of all parts, each with every set of finishes its part can meet,
+ * and the extensions of all prefixes, distinguished by set and last finish, by every finish.
  */
 export function latticeEffort({ parts, finishes }: Pick<ProblemTable, 'parts' | 'finishes'>): number {
   const cuts = parts.reduce((sum, part) => {
@@ -168,7 +169,7 @@ export function bitCount(bits: number): number {
   return Math.imul((nibbles + (nibbles >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
 }
 
-/** With at most so many finishes a wait may reach over a stage in the bound. */
+/** Maximum number of finishes for which a wait may pass over a stage in the bound. */
 const MOST_SKIPS = 8;
 
 /** True where a finish is not done yet and everything that must come before it is. */
@@ -249,7 +250,8 @@ function stageBound(
     over += leastWork;
   }
   over += fixed;
-  // What may still come over an area, as its part tells: what the part does not get itself is never certain to be past.
+  // Finishes that may still go over an area, as known to its part: finishes that the part itself does not get are
+  // never certain to be past.
   const owedTo = (area: number) => {
     const past = done & table.parts[table.part[area]!]!.finishes;
     const later = [...table.finishes.keys()].filter((other) => other !== finish && ((past >> other) & 1) === 0);
@@ -322,7 +324,10 @@ function stageBound(
   };
 }
 
-/** Edges between what a stage paints and what is kept or painted by then: each is laid once at least, now or in a mask that stayed on. */
+/**
+ * Edges between what a stage paints and what is kept or already painted: each is laid at least once, now or in a
+ * mask that stayed on.
+ */
 function onceAnyway(table: ProblemTable, done: number, finish: number, weights: StageWeights): number {
   const { own, alike, edges, strips, problem, outer, part } = table;
   const stays = (area: number) =>

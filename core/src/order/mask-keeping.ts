@@ -1,7 +1,7 @@
 import { filmTimes, type FilmTimes } from '../stage';
 import { EXISTING_FINISH, type ProblemTable } from './problem-table';
 
-/** With more stages than this the masks of only the first so many may stay on. */
+/** With more stages, only the masks of the first ones may stay on. */
 const MOST_KEPT = 8;
 
 /** After which stages the masks may stay on. */

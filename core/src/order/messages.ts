@@ -1,6 +1,6 @@
 import type { MessageOf, NoValues } from '../kit';
 
-/** What stands in the way of what a person asks of the order. Finishes and areas by the names a person gave them. */
+/** Why a rule about the order cannot be kept. Finishes and areas appear by their given names. */
 export interface RuleMessages {
   readonly 'rule.circle': { readonly first: string; readonly then: string };
   readonly 'rule.order-against': { readonly first: string; readonly then: string };
@@ -11,11 +11,11 @@ export interface RuleMessages {
 }
 export type RuleMessage = MessageOf<RuleMessages>;
 
-/** What may be least in one order. */
+/** Figures that may be lowest in one order. */
 export const SAVED_FIGURES = ['work', 'end', 'coats', 'tape', 'risk', 'paint'] as const;
 export type SavedFigure = (typeof SAVED_FIGURES)[number];
 
-/** What speaks for an order of coats. */
+/** Reasons for an order of coats. */
 export interface ReasonMessages {
   readonly 'reason.one-colour': NoValues;
   readonly 'reason.only-one': NoValues;

@@ -1,4 +1,4 @@
-/** Below this a rest capacity counts as none: costs are minutes, far above it. */
+/** A residual capacity below this counts as zero: costs are minutes, far above it. */
 const NOTHING = 1e-9;
 
 /** Standing for a choice that must not be made. */

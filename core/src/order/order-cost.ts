@@ -9,8 +9,8 @@ export interface Choices {
 }
 
 /**
- * Works out a whole order, from the primer to the clear.
- * @param order finishes by their number
+ * Computes the cost of a whole order, from the primer to the clear.
+ * @param order numbers of the finishes
  */
 export function costOrder(
   { problem, start, finishes, worked }: ProblemTable,
@@ -22,7 +22,7 @@ export function costOrder(
   let progress = start;
   let key = '';
   order.forEach((finish, index) => {
-    // Orders that begin alike are worked out once: most of what a search tries differs from the last try in a single area.
+    // Common prefixes are computed once: most orders tried differ from the previous one in a single area.
     key += `${finish}${keep[index] ? '+' : '-'}${open[index]!.map(Number).join('')}`;
     const stage =
       worked.get(key) ??
@@ -41,7 +41,7 @@ export function costOrder(
   };
 }
 
-/** So many worked-out stages are remembered. */
+/** Maximum number of cached stages. */
 const MOST_WORKED = 4000;
 
 /** What minutes, waiting, risk and money weigh in this problem. */

@@ -6,7 +6,7 @@ export interface OrderNode {
   readonly order: readonly number[];
   readonly keep: readonly boolean[];
   readonly settled: SettledChoices;
-  /** Coats of each stage: at least and at most so many. */
+  /** Minimum and maximum coats of each stage. */
   readonly least: readonly number[];
   readonly most: readonly number[];
 }

@@ -2,18 +2,18 @@ import { isKeptForGood } from '../masking';
 import type { OrderProblem, Progress } from '../stage';
 
 /**
- * How often a bound may charge the masks on what is kept: in every stage, once for each edge (in the stage of the colour beside it, and
- * once for what covers the kept area), or not at all, because they are on or may be.
+ * How often a bound may charge the masks on kept areas: in every stage; once per edge (in the stage of the colour
+ * beside it, and once for the cover); or not at all, because they are on or may be.
  */
 export type OuterCharge = 'every' | 'once' | 'none';
 
 /** What bounds need to know of masks that stay on through several coats. */
 export interface OuterCharges {
-  /** By area: kept for good. */
+  /** By area: never painted. */
   readonly areas: readonly boolean[];
   /** @param done finishes sprayed before, as bits; null where that is not known */
   readonly charge: (part: number, finish: number, done: number | null) => OuterCharge;
-  /** True where masks on what is kept of a part may stay on after a stage of this finish. */
+  /** True if masks on kept areas of a part may stay on after a stage of this finish. */
   readonly mayStay: (part: number, finish: number) => boolean;
 }
 
@@ -24,7 +24,7 @@ interface Numbers {
   readonly partNames: readonly string[];
 }
 
-/** Lays out what masks on kept areas are charged: see `masksKeptAfter` for when they stay on. */
+/** Computes the charges of masks on kept areas: see `masksKeptAfter` for when they stay on. */
 export function outerCharges(
   { areas, rules, clear }: OrderProblem,
   start: Progress,

@@ -12,17 +12,17 @@ import {
   temporaryAreas,
 } from '../stage';
 
-/** How calm an order is, in the order it counts: each decides only where all before it are equal. */
+/** Rank of an order by preference; each field decides only if all before it are equal. */
 export interface PreferenceRank {
   /** Paint that ends up under another colour, m². */
   readonly lostM2: number;
-  /** Pairs of colours of which the darker goes on first. */
+  /** Number of pairs of colours of which the darker goes on first. */
   readonly darkFirst: number;
   readonly stages: number;
   readonly tapeM: number;
 }
 
-/** How calm a sequence is. Primer and clear are meant to lie under and over the others and count for nothing. */
+/** Preference rank of a sequence. Primer and clear are ignored: they are meant to lie under and over the others. */
 export function preferenceRank(problem: OrderProblem, { stages }: Pick<Sequence, 'stages'>): PreferenceRank {
   const colours = stages
     .filter(({ layer }) => layer === null)
@@ -44,7 +44,10 @@ const luminance = (hex: string): number => {
   return 0.2126 * r + 0.7152 * g + 0.0722 * b;
 };
 
-/** Trials of closing what need not be open: each works a whole order out anew, which in a large job takes long. */
+/**
+ * Number of trials of closing areas that need not be open: each computes a whole order, which takes long in a large
+ * job.
+ */
 const mostTrials = ({ areas }: OrderProblem): number => Math.max(12, Math.min(60, Math.floor(6000 / areas.length)));
 
 /**
@@ -130,7 +133,7 @@ function without(
     ({ keep, open }, index) => keep && choices[index + 1]?.open.some((isOpen, area) => isOpen && !open[area]),
   );
   if (reopens) return null;
-  // Up to the first stage that changes everything is as it was.
+  // Everything before the first changed stage is unchanged.
   const first = Math.min(...closing.map(({ index }) => index));
   const costs: StageCost[] = stages.slice(0, first);
   let progress = costs.at(-1)?.after ?? startProgress(problem);

@@ -44,7 +44,7 @@ export interface PricedBorder {
   readonly paper: Cover;
 }
 
-/** What one part holds. A border that leads from one part to another stands with neither: bounds do without it. */
+/** Data of one part. A border between two parts is in neither: bounds do without it. */
 export interface PartTable {
   readonly areas: readonly number[];
   readonly edges: readonly PricedBorder[];
@@ -59,7 +59,7 @@ export interface ProblemTable {
   readonly finishes: readonly Finish[];
   /** Number of the finish of each area; -1: kept. */
   readonly own: readonly number[];
-  /** Number of the finish a kept area is in already; -1: none of the job. */
+  /** Number of the finish a kept area already has; -1: none of the job. */
   readonly alike: readonly number[];
   /** Areas of each finish, how large they are together, m², and what a coat takes on them, minutes. */
   readonly areasOf: readonly (readonly number[])[];
@@ -71,7 +71,7 @@ export interface ProblemTable {
   readonly blendOf: readonly number[];
   /** By finish: parts that get none of it but are within reach of its spray, and what covers each. */
   readonly reached: readonly ReadonlyMap<number, Cover>[];
-  /** What masks on kept areas are charged. */
+  /** Charges of masks on kept areas. */
   readonly outer: OuterCharges;
   /** Number of the part of each area. */
   readonly part: readonly number[];
@@ -86,13 +86,16 @@ export interface ProblemTable {
   readonly pins: readonly Int8Array[];
   /** Finishes that must have been sprayed before each, as bits. */
   readonly needs: readonly number[];
-  /** Coats of a finish on an area over what may be below. */
+  /** Coats of a finish on an area over each possible finish below. */
   readonly coats: (finish: number, area: number, below: BelowIndex) => number;
   /** @param ageMin age the lower film has at least, whole minutes */
   readonly leastOver: (finish: number, area: number, below: BelowIndex, ageMin?: number) => LeastOver;
-  /** True where the first is certainly covered while the second goes on: they share a part, or meet where only drips fall. */
+  /**
+   * True if the first is certainly covered while the second goes on: they share a part, or meet where only drips
+   * fall.
+   */
   readonly share: (first: number, second: number) => boolean;
-  /** Stages worked out before, by everything that was chosen up to them. */
+  /** Cached stages, by all choices up to them. */
   readonly worked: Map<string, StageCost>;
 }
 
@@ -177,7 +180,7 @@ function besideEach(count: number, borders: OrderProblem['borders']): number[][]
   return beside;
 }
 
-/** Asked for at every turn of the search: looked up by number. */
+/** Used in the inner loop of the search: looked up by number. */
 function coatsTable(finishes: readonly Finish[], { colours }: Progress): ProblemTable['coats'] {
   const overFinish = finishes.map((finish) => finishes.map(({ colour }) => memoizedCoats(finish, colour).coats));
   const overPresent = finishes.map((finish) => colours.map((colour) => memoizedCoats(finish, colour).coats));

@@ -53,8 +53,8 @@ const TELLING_M = 0.05;
 const TELLING_SHARE = 0.02;
 
 /**
- * What speaks for a sequence: what it saves against the others, else the coats it saves by its order.
- * @param others what it is told beside
+ * Reasons for a sequence: what it saves against the others, else the coats it saves by its order.
+ * @param others sequences shown beside it
  */
 export function reasonsFor(problem: OrderProblem, sequence: Sequence, others: readonly Sequence[]): ReasonMessage[] {
   const rest = others.filter((other) => other !== sequence);
@@ -104,7 +104,7 @@ const least = (
   by: number,
 ): boolean => others.every((other) => pick(sequence) < pick(other) - by);
 
-/** The coats an order saves: a colour that is weak over another goes on before it. */
+/** Coats saved by the order: a colour that covers another badly goes on before it. */
 function largestSaving(problem: OrderProblem, { stages }: Sequence): ReasonMessage | null {
   let best: { saved: number; told: ReasonMessage } | null = null;
   stages.forEach((stage, index) => {

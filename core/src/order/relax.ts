@@ -12,7 +12,7 @@ export interface StageWeights {
   readonly pull: number;
   /** What a minute weighs at least, whenever it falls: while a colour dries. */
   readonly calm: number;
-  /** What a minute weighs that is counted though nobody works it. */
+  /** Weight of a minute that is counted although nobody works in it. */
   readonly counted: number;
   readonly risk: number;
   readonly money: number;
@@ -42,8 +42,8 @@ export const edgeWeight = ({ layMin, sealMin, pullMin, risk, money }: EdgeCost, 
   weights.work * (layMin + sealMin) + weights.pull * pullMin + weights.risk * risk + weights.money * money;
 
 /**
- * Cheapest way to open and cover the areas of one part in one stage, as if nothing else depended on it.
- * @returns a lower bound on masks and spraying there, weighted, and the areas opened by the choice that reaches it
+ * Cheapest way to open and cover the areas of one part in one stage, independently of everything else.
+ * @returns a weighted lower bound on masks and spraying there, and the areas opened by the choice that reaches it
  */
 export function relaxPart(
   table: ProblemTable,
@@ -90,7 +90,7 @@ function addPart(cut: MinCut, table: ProblemTable, stage: RelaxedStage, part: nu
   const certain = areas.some((area) => settled[area] === 1);
   const charge = outer.charge(part, finish, stage.any ? null : done);
   const first = !stage.any && (done & table.parts[part]!.finishes) === 0;
-  // What is laid once may be laid while a colour dries, whenever that is.
+  // What is laid once may be laid while a colour dries.
   const calm = onceWeights(weights);
   const whole = table.reached[finish]!.get(part);
   let fixed = 0;
@@ -160,7 +160,7 @@ export const onceWeights = (weights: StageWeights): StageWeights => ({
   pull: weights.calm,
 });
 
-/** What covering an attached part whole weighs, where a finish that is none of its own reaches it. */
+/** Weight of covering an attached part whole, if a finish that is not its own reaches it. */
 export function wholePartWeight(
   { reached }: ProblemTable,
   finish: number,
@@ -196,7 +196,7 @@ function paintOn(
 const mlPerM2 = ({ coatUm, solids, method }: ProblemTable['finishes'][number], coats: number): number =>
   sprayedMl(1, coats * coatUm, solids, RULE_OF_THUMB.transfer[method]);
 
-/** What one more coat weighs on all areas of a finish, at so much a minute. */
+/** Weight of one more coat on all areas of a finish, for a weight per minute. */
 export function coatWeight(table: ProblemTable, finish: number, minute: number): number {
   const sizeM2 = table.sizeOf[finish]!;
   const paint = table.finishes[finish]!;

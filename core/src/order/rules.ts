@@ -1,7 +1,7 @@
 import { finishesInUse, type OrderProblem, type OrderRules } from '../stage';
 import type { RuleMessage } from './messages';
 
-/** Rules as far as they can hold together, and what was in the way. */
+/** Rules that can hold together, and the faults of the others. */
 export interface ConsistentRules {
   readonly rules: OrderRules;
   /** What to change. */
@@ -9,8 +9,8 @@ export interface ConsistentRules {
 }
 
 /**
- * Leaves out rules that contradict each other or the areas, and says so.
- * @returns the rules the search keeps to; what was left out is told in `faults`
+ * Leaves out rules that contradict each other or the areas.
+ * @returns the rules for the search, and `faults` for those left out
  */
 export function consistentRules(problem: OrderProblem): ConsistentRules {
   const { rules } = problem;

@@ -37,16 +37,16 @@ export interface SearchProgress {
   readonly gap: number;
 }
 
-/** Choices looked at before a search gives its best so far: what a phone does in about a second. */
+/** Number of choices examined before a search returns its best so far: about a second on a phone. */
 export const DEFAULT_EFFORT = 400;
-/** How many sequences are told. */
+/** Number of sequences returned. */
 const TOLD = 4;
 /** Share of the effort that goes into each other beginning. */
 const OTHERS_SHARE = 0.1;
 
 /**
- * Finds the best orders of coats and what to open and cover in each stage.
- * @param effort how many choices may be looked at; the same effort gives the same answer on every machine
+ * Finds the best orders of coats and the open and covered areas of each stage.
+ * @param effort number of choices examined; the same effort gives the same answer on every machine
  */
 export const searchOrder = (problem: OrderProblem, effort: number = DEFAULT_EFFORT): SearchResult =>
   runToEnd(searchSteps(problem, effort));
@@ -127,7 +127,7 @@ interface Prepared extends SearchTools {
   readonly spent: number;
 }
 
-/** Units of a lattice that are worked out in the time of one choice, and how many are not worth counting. */
+/** Units of lattice work in the time of one choice, and the number of units not worth counting. */
 const UNITS_A_CHOICE = 240;
 const FREE_UNITS = 60_000;
 /** Share of the effort that may go into making a problem ready. */
@@ -172,7 +172,7 @@ function* bestBound(table: ProblemTable): Generator<unknown, Pick<Prepared, 'sha
   let coatTable = equalShares(table);
   const boundWith = (shares: CoatShares) => ({ shares, lattice: latticeOf(table, shares, true) });
   let best = boundWith(coatShares(table, coatTable));
-  // A lattice over many finishes takes long: it is worked out in steps.
+  // A lattice over many finishes takes long: it is computed in steps.
   if (!movesShares(table)) {
     yield* best.lattice.ready();
     return best;
@@ -187,7 +187,7 @@ function* bestBound(table: ProblemTable): Generator<unknown, Pick<Prepared, 'sha
   return best;
 }
 
-/** Best order: whatever promises most is looked at next. */
+/** Best-first search. */
 function* bestOrder(
   ready: Prepared,
   first: number | null,
@@ -240,7 +240,7 @@ function* bestOrder(
           node: null,
         });
       }
-      // Bounds that were not worked out beforehand are paid when they are asked for.
+      // Bounds not computed in advance are charged when they are used.
       const paid = (lattice.units() - units) / UNITS_A_CHOICE;
       units += paid * UNITS_A_CHOICE;
       left -= paid;
@@ -268,10 +268,10 @@ function greedy(ready: Prepared, first: number | null): Sequence | null {
   return (root && expandNode(ready, root)?.sequence) ?? null;
 }
 
-/** Areas times finishes of a job whose nodes count one each; in larger jobs each takes longer and counts for more. */
+/** Areas times finishes of a job whose nodes count as one each; in larger jobs each takes longer and counts as more. */
 const USUAL_SIZE = 6 * 14;
 
-/** What lengthening a beginning counts for against the effort: it takes far less than looking at a whole order. */
+/** Effort of extending a prefix: far less than examining a whole order. */
 const BEGINNING = 0.02;
 
 /** Lower bounds first; among equals what has come furthest: a complete order early makes the rest of the search short. */
@@ -298,7 +298,7 @@ function nextFinishes(
   return ids.map((_, finish) => finish).filter((finish) => mayFollow(table, done, finish));
 }
 
-/** The primer, worked out as the stage it is. */
+/** The primer, as a stage of its own. */
 function primerStages(problem: OrderProblem): StageCost[] {
   const { primer } = problem;
   return primer
@@ -315,7 +315,7 @@ function clearBound({ problem, start }: ProblemTable): number {
     ...startProgress(problem),
     painted: problem.areas.map(({ finish }) => finish !== null),
     plugged: start.plugged,
-    // Masks on what is kept may still be on.
+    // Masks on kept areas may still be on.
     standing: problem.rules.through
       ? problem.areas.map((area) =>
           isKeptForGood(area) ? MASK_STATE.covered : area.finish === null ? MASK_STATE.bare : MASK_STATE.open,

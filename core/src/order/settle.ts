@@ -4,11 +4,11 @@ import type { ProblemTable } from './problem-table';
 export type SettledChoices = readonly Int8Array[];
 
 /**
- * What an order settles by itself: own areas are open, kept and painted ones covered, pins hold, and under masks that stay on
- * nothing opens again.
- * @param order finishes by their number
+ * Choices that follow from an order: own areas are open, kept and painted ones covered, pins hold, and nothing opens
+ * under masks that stay on.
+ * @param order numbers of the finishes
  * @param keep after which stages the masks stay on
- * @returns null where the pins do not allow it
+ * @returns null if the pins do not allow it
  */
 export function initialSettled(
   table: ProblemTable,

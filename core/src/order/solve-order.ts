@@ -8,10 +8,10 @@ import { EXISTING_FINISH, type ProblemTable } from './problem-table';
 import { initialSettled, settleArea } from './settle';
 import { bindingWaits, likelyWaits } from './waits';
 
-/** Costs nearer to each other than this count as equal: millionths of a minute, about a millisecond. */
+/** Costs closer than this are equal: millionths of a minute, about a millisecond. */
 export const SCORE_TOLERANCE = 20;
 
-/** Every way the masks of an order may stay on, with nothing else settled. */
+/** Every way the masks of an order may stay on, with nothing else decided. */
 export function rootNodes(table: ProblemTable, order: readonly number[]): OrderNode[] {
   return maskKeepPatterns(table, order).flatMap((keep) => {
     const settled = initialSettled(table, order, keep);
@@ -19,7 +19,7 @@ export function rootNodes(table: ProblemTable, order: readonly number[]): OrderN
   });
 }
 
-/** What nodes are looked at with. */
+/** Tools for expanding nodes. */
 export interface SearchTools {
   readonly table: ProblemTable;
   readonly shares: CoatShares;
@@ -39,8 +39,8 @@ export interface OpenedNode {
 }
 
 /**
- * Looks at what is still possible in an order: cuts give a bound and a first answer.
- * @returns null where nothing is possible
+ * Examines what is still possible in an order: cuts give a bound and a first answer.
+ * @returns null if nothing is possible
  */
 export function expandNode(open: SearchTools, given: OrderNode): OpenedNode | null {
   const { table, primer } = open;
@@ -98,7 +98,7 @@ interface Choice {
   readonly area: number;
 }
 
-/** The choice that brought an area a ground that asks for more than was counted. */
+/** The choice that gave an area a ground that needs more than was counted. */
 function doubtful(table: ProblemTable, node: OrderNode, stages: readonly StageCost[], primed: number): Choice | null {
   let worst: (Choice & { extra: number }) | null = null;
   node.order.forEach((finish, stage) => {

@@ -48,7 +48,7 @@ export function likelyWaits(table: ProblemTable, node: OrderNode, { times }: Sta
   return waits;
 }
 
-/** Waits that held up a worked-out order, as far as they are certain; from the last stage back, none overlapping. */
+/** Waits that delayed a computed order, as far as they are certain; from the last stage back, without overlap. */
 export function bindingWaits(table: ProblemTable, node: OrderNode, { stages }: Sequence, primed: number): Wait[] {
   const certain: Wait[] = [];
   let free = node.order.length - 1;

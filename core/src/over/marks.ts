@@ -7,7 +7,7 @@ export interface FilmAgeMarks {
   readonly system: PaintSystemKey;
   readonly flashMin: number;
   readonly touchMin: number;
-  /** Windows in which it may be coated as it is; null: no end. */
+  /** Windows in which it may be coated without abrading; null: no end. */
   readonly recoat: readonly { readonly fromMin: number; readonly toMin: number | null }[];
   readonly throughMin: number;
   /** Null where the system states no cure. */

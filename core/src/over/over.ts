@@ -23,7 +23,7 @@ export interface LowerFilm {
   readonly marks: FilmAgeMarks | null;
   /** Minutes since its last coat. */
   readonly ageMin: number;
-  /** False where nobody knows what exactly it is: found on the part, not put there in this job. */
+  /** False if its exact kind is unknown: found on the part, not applied in this job. */
   readonly known: boolean;
 }
 
@@ -38,10 +38,11 @@ const verdict = (
 });
 
 /**
- * Says whether a film may go over another, now.
- * The pair decides by which rule, the age of the lower film then says the answer.
+ * Compatibility of a film with the system that goes over it, at its present age.
+ * The pair selects a rule, the age of the lower film gives the answer.
  * @param upper system that goes on
- * @returns an answer with its reason; ages in minutes of the lower film. Rules of thumb of the trade: the data sheet decides
+ * @returns an answer with its reason; ages of the lower film in minutes. Rules of thumb of the trade: the data sheet
+ *   decides
  */
 export function compatibilityOf(lower: LowerFilm, upper: PaintSystemKey): Compatibility {
   const { marks, ageMin, known } = lower;
@@ -66,7 +67,7 @@ const hasCured = ({ cureMin }: FilmAgeMarks, ageMin: number): boolean =>
 
 function curedVerdict({ then, young, reason }: RuleOf<'cured'>, marks: FilmAgeMarks, ageMin: number): Compatibility {
   if (hasCured(marks, ageMin)) return verdict(then, reason);
-  // A film that states no cure never reaches it: nobody can say when.
+  // A film without a stated cure never counts as cured.
   return marks.cureMin === null ? verdict('barrier', 'over.not-known') : verdict('no', young, marks.cureMin);
 }
 

@@ -3,11 +3,14 @@ import type { CompatibilityMessages } from './messages';
 
 type Reason = keyof CompatibilityMessages;
 
-/** What the age of the lower film says of a pair. */
+/** How the age of the lower film decides for a pair. */
 export type PairRule =
   /** In the recoat windows of the lower film; past them, and where `keyed` once it has cured, on a keyed surface. */
   | { readonly kind: 'windows'; readonly keyed: Reason | null }
-  /** As soon as the lower film is dry enough for a next coat, then at any age; `glossy`: as soon as it is hard enough to be scuffed first. */
+  /**
+   * From the moment the lower film is dry enough for a next coat, at any age; `glossy`: from the moment it is hard
+   * enough to be scuffed first.
+   */
   | { readonly kind: 'dry'; readonly glossy: boolean; readonly reason: Reason }
   /** Not before the lower film has cured. */
   | {
@@ -53,7 +56,7 @@ const TABLE: readonly Line[] = [
   // Antifouling is made to shed.
   [['antifouling'], ['antifouling'], windows()],
   [['antifouling'], 'any', no('over.sheds')],
-  // Peelable rubber comes off again, and so does what is on it. It is cleaned under, never abraded: what is below is to be seen again.
+  // Peelable rubber comes off again, with everything on it. The surface below is cleaned, never abraded.
   [['peelable'], ['peelable'], windows()],
   [['peelable'], 'any', no('over.peels-off')],
   [[...BASES, 'etch-primer', 'filler-primer'], ['peelable'], barrier('over.peelable-grips')],
@@ -107,7 +110,7 @@ const TABLE: readonly Line[] = [
     ['varnish'],
     cured('abrade', 'over.young', 'over.cured'),
   ],
-  // Antifouling goes on what stands its solvents.
+  // Antifouling goes on films that resist its solvents.
   [REACTING, ['antifouling'], windows('over.cured')],
 ];
 

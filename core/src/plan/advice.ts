@@ -12,7 +12,7 @@ import { onePersonMessage } from '../steps';
 import { advice, type AdviceInput } from './advice-input';
 import { riskAdvice } from './risk-advice';
 
-/** What follows from air, parts, lines, areas and the order of coats, each at its place. */
+/** Advice on air, parts, lines, areas and the order of coats, each with its place. */
 export function adviceFor(facts: AdviceInput): Advice[] {
   const { design, works, stages, items, finishes } = facts;
   return [
@@ -26,7 +26,7 @@ export function adviceFor(facts: AdviceInput): Advice[] {
   ];
 }
 
-/** More finishes than an order of coats is worked out for: there are no stages then. */
+/** More finishes than the search supports: there are no stages. */
 function finishCountAdvice(problem: AdviceInput['problem']): Advice[] {
   const count = finishesInUse(problem).length;
   return count > LIMITS.finishes
@@ -34,7 +34,7 @@ function finishCountAdvice(problem: AdviceInput['problem']): Advice[] {
     : [];
 }
 
-/** Lines for which a school was chosen that they cannot be pulled by. */
+/** Lines whose chosen pull timing is not possible. */
 function pullAdvice({ design, works, stages, items }: AdviceInput): Advice[] {
   const all = items.flatMap(({ lines }) => lines);
   return (design.choices.pulls ?? []).flatMap(({ part, line, school: wanted }) => {
@@ -61,7 +61,7 @@ function pullAdvice({ design, works, stages, items }: AdviceInput): Advice[] {
 
 function airAdvice({ climate }: Design): Advice[] {
   const { airC, rhPercent, surfaceC } = tapingAir(climate);
-  // Where it is taped, and where it is sprayed if that is another place: the nearer to dew is told.
+  // Where it is taped, and where it is sprayed if that is another place: the one closer to the dew point is reported.
   const near = [
     dewMargin(airC, rhPercent, surfaceC),
     dewMargin(climate.airC, climate.rhPercent, climate.surfaceC ?? climate.airC),
@@ -161,7 +161,7 @@ function stageAdvice(
       : [];
   const notAlone =
     alone && hands > 1 ? [advice('caution', { code: 'advice.not-alone', values: { stage: number, hands } })] : [];
-  // The school it likes was given up for want of time: in sections it may be kept.
+  // The preferred pull timing was given up for lack of time: in sections it may be possible.
   const liked = windows?.[preferred];
   const sections =
     stage.alone && !stage.sections && hands === 1 && school !== null && liked

@@ -5,15 +5,15 @@ import { jobProblem } from '../problem';
 import { type PartCache, workOutSteps } from '../setout';
 import { overheadMinutes, withOverhead } from '../steps';
 
-/** The order one wish leads to, and what it takes. */
+/** The order for one aim, and its figures. */
 export interface AimOrder extends SequenceFigures {
   readonly wish: Aim;
   readonly order: readonly string[];
 }
 
 /**
- * What order each wish leads to, everything else of the job being the same.
- * @returns one entry a wish; none where nothing is painted
+ * The order for each aim, everything else of the job being equal.
+ * @returns one entry per aim; none if nothing is painted
  */
 export const ordersByAim = (design: Design, shelf: Shelf, store?: PartCache): AimOrder[] =>
   runToEnd(ordersByAimSteps(design, shelf, store));

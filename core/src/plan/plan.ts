@@ -27,18 +27,18 @@ import { adviceFor } from './advice';
 import { stageSteps } from './stages';
 
 /**
- * Works out a whole job: areas, order of coats, runs, windows, run sheet.
- * @param design sound by designFaults
- * @param shelf holds every finish the design names
- * @param store what was worked out before; only what changed is done anew
- * @returns the same plan, to the byte, for the same input
+ * Plans a whole job: areas, order of coats, runs, windows, run sheet.
+ * @param design valid by designFaults
+ * @param shelf contains every finish of the design
+ * @param store cache: only what changed is computed
+ * @returns for the same input the same plan, to the byte
  */
 export const planJob = (design: Design, shelf: Shelf, store?: PartCache): Plan =>
   runToEnd(planSteps(design, shelf, store));
 
 /**
- * The same in steps, so that other work can be done in between and it can be left early.
- * @returns lines and areas of all parts as soon as they are there, and nothing new at the other steps; the plan at the end
+ * The same as a generator, so that other work can be done in between and it can be stopped early.
+ * @returns lines and areas of all parts as soon as they are known, undefined at the other steps; the plan at the end
  */
 export function* planSteps(design: Design, shelf: Shelf, store?: PartCache): Generator<Plan['parts'] | void, Plan> {
   const works = yield* workOutSteps(design, store);
@@ -219,7 +219,7 @@ function priceAgainst(chosen: Sequence, free: Sequence): ChoicePrice {
   };
 }
 
-/** Two orders of coats a person could not tell apart by what they do. */
+/** Two orders of coats that do the same. */
 const sameSequence = (sequence: Sequence, other: Sequence): boolean =>
   sequence.order.join(' ') === other.order.join(' ') &&
   sequence.stages.every(

@@ -7,7 +7,7 @@ import { partOffsets, placeOfArea } from '../problem';
 import { memoizedCoats, type OrderProblem } from '../stage';
 import { advice, type AdviceInput } from './advice-input';
 
-/** What a person would be sorry for when the mask comes off, each with its place. */
+/** Risks when the mask comes off, each with its place. */
 export function riskAdvice(facts: AdviceInput): Advice[] {
   return [
     ...keptPainted(facts),
@@ -23,7 +23,7 @@ export function riskAdvice(facts: AdviceInput): Advice[] {
 
 const nameOf = (finishes: ReadonlyMap<string, Finish>, id: string): string => finishes.get(id)?.name ?? id;
 
-/** A kept neighbour in the same finish that is sprayed along. */
+/** A kept neighbour in the same finish that gets sprayed as well. */
 function keptPainted({ problem, sequence, finishes }: AdviceInput): Advice[] {
   return (sequence?.stages ?? []).flatMap(({ open, finish }, stage) =>
     problem.areas.flatMap((area, index) => {
@@ -146,11 +146,11 @@ function flakesLeft({ stages, sequence, finishes }: AdviceInput): Advice[] {
   });
 }
 
-/** A clear that goes on while masks are still there traps their edges. */
+/** A clear applied while masks are still on locks their edges in. */
 function clearOverTape({ stages, items, finishes }: AdviceInput): Advice[] {
   return stages.flatMap(({ number, finish, pulls: all }, index) => {
     if (finishes.get(finish)?.effect !== 'clear') return [];
-    // Masks on what is kept are meant to stay on: where two colours meet they are not.
+    // Masks on kept areas are meant to stay on; between two colours they are not.
     const pulls = all.filter((earlier) => stages[earlier - 1]!.keep);
     if (pulls.length > 0)
       return [advice('caution', { code: 'advice.trapped', values: { stage: number, stages: pulls.map(String) } })];
@@ -172,7 +172,7 @@ function clearOverTape({ stages, items, finishes }: AdviceInput): Advice[] {
  * Source: rule of thumb, in CIEDE2000 from a few steps away.
  */
 function contrasts({ works, finishes }: AdviceInput): Advice[] {
-  // The same two are told once, at the first place they meet.
+  // The same two areas are reported once, where they first meet.
   const adviceByPlace = new Map<string, Advice>();
   works.forEach(({ part, arrangement, areaIds, finishes: given, blends, presents }) => {
     const colour = (index: number) => {

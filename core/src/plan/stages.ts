@@ -122,19 +122,21 @@ const cleanUntil = ({ pulling, lastCoatMin }: Pick<StageCost, 'pulling' | 'lastC
   pulling ? pulling.laidAt + cleanMin - lastCoatMin : Infinity;
 
 /**
- * Window the masks of a stage are pulled in, minutes after its last coat: that of its school, shortened to what its tapes stand.
- * Where they come off later than that, which is told, it is the window of the film, or the last moment the film lets go of them.
+ * Pull window of the masks of a stage, minutes after its last coat: that of its pull timing, limited by its tapes.
+ * If they come off later than that, which is reported, it is the window of the film, or the last moment the film
+ * allows.
  */
 function pullWindow({ stages }: Sequence, index: number, items: StageItems): StagePlan['pull'] {
   const stage = stages[index]!;
   if (!stage.pulling) return null;
   const off = stages[removalStage({ stages }, index, null)]!;
-  // When the pull is over: paper and film may be folded up later.
+  // End of the pull: paper and film may be cleared away later.
   const offMin = allOff(off) - stage.lastCoatMin;
   const { span, early } = stage.pulling;
   // In sections the window is that of each of them.
   if (stage.sections) return { fromMin: span.from, toMin: span.to };
-  // Of a mask that stayed on, lines with a school of their own come off with the rest: in the windows of both where there is time for that.
+  // Lines with their own pull timing in a mask that stayed on come off with the rest: within both windows if there is
+  // time.
   const both = intersectSpans([span, ...early.map((turn) => turn.span)]);
   const inBoth = off !== stage && offMin <= (both.to ?? Infinity) + 1e-9;
   return windowUntil(inBoth ? both : span, stage, items.cleanMin, offMin);
@@ -143,7 +145,7 @@ function pullWindow({ stages }: Sequence, index: number, items: StageItems): Sta
 /** When the last tape that comes off after a stage is off, minutes from the start. */
 const allOff = ({ pulled, after }: StageCost): number => pulled?.offMin ?? after.clock;
 
-/** The window of a school, shortened to what the tapes stand, unless what comes off in it is off later than that. */
+/** The window of a pull timing, limited by the tapes unless the mask comes off later than that. */
 function windowUntil(
   { from, to }: Span,
   stage: Pick<StageCost, 'pulling' | 'lastCoatMin'>,
@@ -183,7 +185,7 @@ const layerOf = ({ finish }: StageCost, index: number, { primer, areas }: OrderP
   return areas.some((area) => area.finish === finish) ? 'finish' : 'clear';
 };
 
-/** What is asked for, place by place; the minutes of a stage are shared out by size. */
+/** Preparation place by place; the minutes of a stage are divided by size. */
 function tasksOf(finish: Finish, { over }: StageCost, { problem }: StageSource): PrepareTask[] {
   const groups = new Map<string, Pick<PrepareTask, 'answer' | 'reason'> & { areas: number[] }>();
   for (const { area, answer, reason } of over.tasks) {
@@ -200,7 +202,10 @@ function tasksOf(finish: Finish, { over }: StageCost, { problem }: StageSource):
   });
 }
 
-/** The window one alone would have to keep in sections: that of several people, or that of the school the finish likes and one alone has no time for. */
+/**
+ * The window one person would have to keep in sections: that of several people, or that of the preferred timing one
+ * person has no time for.
+ */
 function windowAlone(finish: Finish, stage: StageCost, stageItems: StageItems, source: StageSource): Span | null {
   const school = source.problem.school ?? finish.school;
   const liked = windowsOf(finish, stage, stageItems, source)[school];

@@ -29,9 +29,10 @@ const BY_UPPER: Readonly<Record<PaintSystemKey, Grit>> = {
 };
 
 /**
- * How fine a surface is abraded for what goes over it.
- * @param below what is on it; null: bare
- * @returns null where it is not abraded at all: under peelable, and bare where the substrate is tender. Source: habits of the trade, rules of thumb
+ * Grit for abrading a surface before what goes over it.
+ * @param below existing system; null: bare
+ * @returns null if it is not abraded: under peelable, and bare if the substrate is delicate. Source: habits of the
+ *   trade, rules of thumb
  */
 export function gritFor(
   upper: Pick<Finish, 'system' | 'effect'>,

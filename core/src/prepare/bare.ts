@@ -20,9 +20,9 @@ const BARE: Readonly<
 };
 
 /**
- * The primer a bare substrate should get before a finish.
- * @param first system of what goes on first
- * @returns null where it takes that finish as it is. Source: habits of the trade, rules of thumb
+ * The primer recommended for a bare substrate before a finish.
+ * @param first system that goes on first
+ * @returns null if the finish may go on directly. Source: habits of the trade, rules of thumb
  */
 export function primerFor(substrate: Substrate, first: PaintSystemKey): PaintSystemKey | null {
   const bare = BARE[substrate];

@@ -6,12 +6,12 @@ import { type CompatibilityMessage, compatibilityOf, typicalAgeMarks } from '../
 import { type Grit, gritFor } from './abrading';
 import { type Cleaner, cleanerFor } from './cleaner';
 
-/** A part and its areas, as far as they are prepared. */
+/** The data of a part and its areas needed for preparation. */
 export interface PreparedPart extends Pick<Part, 'id' | 'substrate'> {
   readonly areas: readonly PreparedArea[];
 }
 
-/** By index: what is on it, what goes on first, null where nothing does, and the size of all alike together. */
+/** By index: existing finish, first finish to go on (null for none), and the size of all equal areas together. */
 export interface PreparedArea {
   readonly present: Present;
   readonly first: Finish | null;
@@ -34,7 +34,7 @@ export interface Preparation {
     readonly minutes: number;
   }[];
   readonly abrading: readonly Abrading[];
-  /** Hours part and tape are kept warm before tape goes on, as minutes; 0 where it is warm enough. */
+  /** Time part and tape are kept warm before taping, minutes; 0 if it is warm enough. */
   readonly warmMin: number;
   /** All of it. */
   readonly minutes: number;
@@ -72,7 +72,7 @@ function washesOf(parts: readonly PreparedPart[], climate: Climate): Preparation
   }));
 }
 
-/** What is on a part asks for a key before the first coat, or the bare substrate does. */
+/** The existing finish of a part, or its bare substrate, has to be abraded before the first coat. */
 function abradingOf(parts: readonly PreparedPart[], climate: Climate): Abrading[] {
   const groups = new Map<
     string,

@@ -9,8 +9,8 @@ export interface OpeningClosing {
 }
 
 /**
- * How the openings of a part are closed; one that is measured from a datum that is gone is nowhere.
- * @param name of the part, where it is told
+ * Closing methods of the openings of a part; one measured from a missing datum is skipped.
+ * @param name of the part, if it is shown
  */
 export const openingClosings = ({ part, setOut }: PartWork, name: string | null, model: boolean): OpeningClosing[] =>
   (setOut.board.shape.features ?? []).flatMap((opening): OpeningClosing[] =>

@@ -136,7 +136,7 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
   };
 }
 
-/** How long the tapes of an edge last at best; looked up when it is asked for, each once. */
+/** Maximum clean time of the tapes of an edge; computed on demand, each once. */
 function lastingOn(
   works: readonly PartWork[],
   design: Design,
@@ -198,7 +198,7 @@ function orderRules({ choices }: Design, works: readonly PartWork[], model: bool
     }),
     sameGun: (sameGun ?? []).map(({ first: one, second }) => [one, second] as const),
     masks: masks ?? (model ? 'free' : 'fresh'),
-    // Whoever wants every mask off after its stage gets that.
+    // The person wants every mask off after its stage.
     through: masks !== 'fresh',
     late: late ?? false,
     mostStages: mostStages ?? null,
@@ -223,7 +223,7 @@ function areaOf(work: PartWork, index: number, shelf: Shelf, borders: readonly E
     part: part.id,
     count: part.count,
     sizeM2: (sizeMm2 / 1e6) * part.count,
-    // As wide on average as its size makes it; half its rim is its length.
+    // Mean width from its size; half its outline is its length.
     narrowM: (2 * sizeMm2) / perimeterMm <= RULE_OF_THUMB.narrowLineMm ? (perimeterMm / 2000) * part.count : null,
     present: colour,
     presentSystem: system === 'bare' ? null : system,
@@ -326,7 +326,7 @@ const lengthOf = ({ lines }: PartWork, id: string): number =>
   lines.find((line) => line.id === id)?.pieces.reduce((sum, piece) => sum + piece.at(-1)!.at - piece[0]!.at, 0) || 1;
 
 /**
- * Minutes to set a whole line out: by its points and its length; a straight one is pulled in one go.
+ * Minutes to set out a whole line: by its points and its length; a straight one is pulled in one go.
  * Source: rates of setting out, rules of thumb.
  */
 function settingOut(work: PartWork, id: string): number {

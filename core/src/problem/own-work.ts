@@ -3,7 +3,7 @@ import { type Design, type OwnPiece, pieceCorners, piecePoints } from '../job';
 import { type FinishId, isModelScale, RULE_OF_THUMB } from '../kit';
 import { type Cover, coverMin, edgeCost, NO_OWN_WORK, type OwnWork, type TapeEdge, uncoverMin } from '../stage';
 
-/** What one piece takes: work and stuff, all alike parts together. */
+/** Work and material of one piece, all equal parts together. */
 export function pieceWork(
   piece: OwnPiece,
   { parts, scale }: Pick<Design, 'parts' | 'scale'>,

@@ -9,12 +9,12 @@ import type { OrderArea, OrderBorder, OrderProblem } from '../stage';
 import { bendOf } from './bend-class';
 import { partOffsets } from './part-offsets';
 
-/** A stretch of a rim that is masked where one of its two sides is painted and the other is not. */
+/** A stretch of an outline that is masked if exactly one of its two sides is painted. */
 export interface SurroundingsPlace extends OutlineStretch {
   /** Number of the part. */
   readonly part: number;
   readonly rim: EdgeContext;
-  /** Length of the whole edge, mm, where along it the rim holds, and this stretch of it as a line. */
+  /** Length of the whole edge, mm; the interval of the edge this applies to; and this stretch as a line. */
   readonly edgeMm: number;
   readonly span: readonly [from: number, to: number];
   readonly path: Path;
@@ -38,9 +38,9 @@ type OwnPlace = Omit<SurroundingsPlace, 'part' | 'other' | 'oneWay'>;
 const NOTHING: SurroundingsProblem = { places: [], areas: [], borders: [] };
 
 /**
- * Lays out the rims of all parts. What is beyond stands behind the areas of all parts, so that these keep their numbers.
- * @param areas those of all parts, in the order of the parts
- * @param methodOf what a finish is put on with
+ * Lays out the surroundings of all parts. What lies beyond is numbered after the areas of all parts.
+ * @param areas those of all parts, in order of the parts
+ * @param methodOf application method of a finish
  */
 export function surroundingsProblem(
   works: readonly PartWork[],
@@ -68,7 +68,8 @@ export function surroundingsProblem(
       const met = works.findIndex((work) => work.part.id === to);
       if (to !== null && met < 0) continue;
       const gap = place.rim.beyond === 'gap';
-      // Where two parts both speak of where they meet the first is heard: it masks a gap between them whenever it is painted.
+      // If both parts describe where they meet, the first one counts: it masks a gap between them whenever it is
+      // painted.
       const later = met >= 0 && met < number && placesOfPart[met]!.some(({ rim }) => neighbourPart(rim) === part.id);
       const inward = met < 0 || (gap && !later && edgeMm > 0);
       if (later && !gap) continue;
@@ -90,7 +91,7 @@ export function surroundingsProblem(
   return { places, areas: beyond, borders: places.map((place) => borderOf(place, works[place.part]!.part.count)) };
 }
 
-/** The stretches of the rims of a part that are not free. */
+/** The stretches of the outline of a part that are not free. */
 function placesOn({ part, setOut, arrangement }: PartWork): OwnPlace[] {
   const rims = (part.rims ?? []).filter(({ beyond }) => beyond !== 'free');
   if (rims.length === 0) return [];
@@ -118,8 +119,8 @@ const edgesTowards = (places: readonly OwnPlace[], other: string): number[] => [
 const SAME_END_MM = 15;
 
 /**
- * A stretch of a rim, divided by the areas of the part that it meets there. The two edges run against one another; one whose partner does
- * not speak of it meets the largest area of that part.
+ * A stretch of an outline, divided by the areas of the other part it meets. The two edges run in opposite
+ * directions; if the other part does not describe the joint, its largest area is used.
  */
 function metBeside(
   place: OwnPlace,
@@ -130,7 +131,7 @@ function metBeside(
   start: number,
 ): (OwnPlace & Pick<SurroundingsPlace, 'other'>)[] {
   const edges = edgesTowards(theirs, from);
-  // Where the two meet along several edges the first of one is the last of the other.
+  // If the two meet along several edges, the first of one is the last of the other.
   const facing = theirs.filter(
     ({ edge }) => edge === edges.at(-1 - (ownEdges.indexOf(place.edge) % Math.max(1, edges.length))),
   );
@@ -183,7 +184,7 @@ const borderOf = ({ area, other, path, oneWay }: SurroundingsPlace, count: numbe
   sealM: 0,
 });
 
-/** A stretch of a rim as its tape is chosen. */
+/** A stretch of the surroundings, as needed for choosing its tape. */
 export const maskedSurroundingsOf = (
   { rim, path }: SurroundingsPlace,
   edgeClass: EdgeClass,
@@ -194,11 +195,11 @@ export const maskedSurroundingsOf = (
   class: edgeClass,
 });
 
-/** How long a tape along a rim comes off clean, at best; hours at 23 °C. */
+/** Maximum clean time of a tape along the surroundings; hours at 23 °C. */
 export const longestCleanAtPlace = (place: SurroundingsPlace, edgeClass: EdgeClass, means: MaskingMeans): number =>
   longestCleanOnSurroundings(maskedSurroundingsOf(place, edgeClass), means);
 
-/** The rims of one part as the plan writes them. */
+/** Surroundings of one part as the plan contains them. */
 export const surroundingsOfPart = (
   rims: readonly SurroundingsPlace[],
   part: number,

@@ -14,7 +14,7 @@ export interface Backing {
   readonly widthMm: number;
   /** How far it is held back from the line. */
   readonly offsetMm: number;
-  /** Straight pieces, and how long each may be; null: one piece. */
+  /** Number of straight pieces, and their maximum length; null: one piece. */
   readonly pieces: number;
   readonly pieceMm: number | null;
   /** Off the roll, laps and tails included. */
@@ -27,10 +27,11 @@ export interface Backing {
 }
 
 /**
- * The backing of a run. It is held back half the width of the line tape; a straight piece may land anywhere between that tape's edge, less
- * the margin kept clear of the line, and its far edge less the overlap, so on a bend it comes in facets.
+ * Backing of a run. It is held back by half the width of the line tape; a straight piece may lie anywhere between
+ * that tape's edge, less the clearance to the line, and its far edge, less the overlap, so on a bend it comes in
+ * facets.
  * @param lineTapeMm width of the line tape
- * @param backedMm how much of the run has a backing
+ * @param backedMm length of the run that has a backing
  * Source: facets of backing, 2√(2Rδ − δ²)
  */
 export function backingFor(
@@ -42,7 +43,7 @@ export function backingFor(
 ): Omit<Backing, 'overhangs'> {
   const model = isModelScale(means.scale);
   const size = model ? 'model' : 'full';
-  // Where the shelf has no line tape it is worked out for a usual one.
+  // If the shelf has no line tape, a usual width is assumed.
   const widthMm = lineTapeMm > 0 ? lineTapeMm : RULE_OF_THUMB.usualLineTape[size];
   const offsetMm = widthMm / 2;
   const overlap = Math.min(RULE_OF_THUMB.backingOverlap[size], widthMm / 4);
@@ -102,8 +103,8 @@ function facetCount(piece: Path, slack: number): number {
 }
 
 /**
- * What goes over the edge of a cover behind a run: a tape of those that cover, or none on the shelf. Where a gun is used a wide one, which
- * keeps its draught out: an outer safety tape.
+ * The tape over the edge of a cover behind a run: one of those that cover, or null if there is none. With a gun a
+ * wide one, against its draught.
  */
 export function seamTape(wish: TapeWish, means: MaskingMeans, gun: boolean): Tape | null {
   const samples = [0, 100].map((along) => ({ at: along, curvature: 0 }));
@@ -126,5 +127,5 @@ export function guideTape(tapes: readonly Tape[]): Tape | null {
   return tapes.filter(({ kind }) => kinds.includes(kind)).sort((a, b) => place(a) - place(b))[0] ?? null;
 }
 
-/** What speaks for a run without a tape over its seam. */
+/** Doubt of a run without a tape over its seam. */
 export const noSeam: Doubt = messageWithoutValues('doubt.none-for-seam');
