@@ -13,7 +13,7 @@ import {
 } from '../tape';
 import type { Doubt } from './messages';
 
-/** What a run asks of its tape. */
+/** Requirements of a run on its tape. */
 export interface TapeWish {
   readonly samples: readonly BendSample[];
   readonly side: LineSide;
@@ -21,9 +21,9 @@ export interface TapeWish {
   readonly crisp: boolean;
   /** Width of the strip the tape alone must cover; null where more covers behind it. */
   readonly exactWidthMm: number | null;
-  /** Room on the closed side: a wider tape would lie on an open area. */
+  /** Room on the covered side: a wider tape would lie on an open area. */
   readonly roomMm: number;
-  /** True where it goes along a rim, on what is beyond. */
+  /** True for a run along the surroundings, on what lies beyond. */
   readonly rim?: boolean;
   /** True for an outer tape that is to be wide. */
   readonly safety?: boolean;
@@ -39,11 +39,11 @@ export interface TapeWish {
 export interface TapeChoice {
   readonly tape: Tape;
   readonly fit: Fit;
-  /** Whether it may lie on what is below; after it was stuck to cloth, where that is told. */
+  /** Whether it may lie on the film below; after de-tacking, if that is stated. */
   readonly hold: Hold;
   /** How often it is stuck to clean cloth first. */
   readonly deTack: DeTack;
-  /** What speaks against it all the same. */
+  /** Remaining doubts. */
   readonly doubts: readonly Doubt[];
   /** True where a person has chosen it. */
   readonly pinned?: boolean;
@@ -61,11 +61,11 @@ const KINDS = {
 const WIDEST_EDGE_MM = { crisp: 19, rough: 24 } as const;
 
 /**
- * Chooses the tape of a run among those that follow the whole line and still come off clean when it is pulled: one that lifts nothing off
- * goes before one that needs a test pull, and that before one that takes paint with it; a clean edge on a safe tape before a fair one, a
- * fair one on a safe tape before a clean one on an unsafe one. Of what is equal in that the first kind in the order of the trade, and of it
- * the widest that has room and bends with little stretch, if any does.
- * @returns null where the shelf has no tape that fits beside the edge at all; a doubt where the best is not good
+ * Chooses the tape of a run among those that follow the whole line and still come off clean when pulled: one that
+ * lifts nothing before one that needs a test pull, and that before one that takes paint off; a clean edge on a safe
+ * tape before a fair one, a fair one on a safe tape before a clean one on an unsafe one. Among equals the first kind
+ * in the order of the shelf, and of that the widest with room that bends with little stretch, if there is one.
+ * @returns null if no tape on the shelf fits beside the edge; a doubt if the best one is not good
  */
 export function chooseTape(shelf: readonly Tape[], wish: TapeWish): TapeChoice | null {
   const suiting = shelf.filter((tape) => suits(tape, wish));
@@ -133,7 +133,7 @@ interface Candidate extends Omit<TapeChoice, 'doubts'> {
   readonly rank: number;
 }
 
-/** How far the edge of a tape falls short of what the run asks for. */
+/** How much worse the edge of a tape is than required. */
 const lesserEdge = (tape: Tape, { crisp }: Pick<TapeWish, 'crisp'>): number =>
   crisp ? EDGE_CLASSES.indexOf(tape.edge) : 0;
 const makesIt = (tape: Tape, wish: Pick<TapeWish, 'crisp'>): boolean => lesserEdge(tape, wish) === 0;

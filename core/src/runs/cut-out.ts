@@ -13,7 +13,10 @@ export interface FilmCutOut {
   readonly lengthMm: number;
 }
 
-/** From so many corners on a shape is cut, not taped round; and where only a tape as narrow as this makes its bends, mm. */
+/**
+ * From this number of corners on a shape is cut out instead of taped round; also if only a tape as narrow as this
+ * makes its bends, mm.
+ */
 const MANY_CORNERS = 3;
 const CRUMB_MM = 2;
 

@@ -8,7 +8,7 @@ import type { OwnWay } from './own-way';
 import type { Run } from './run';
 import { type LayInput, techniquesFor } from './technique';
 
-/** What of a run is not its place. */
+/** Everything of a run but its place. */
 export type LaidTape = Pick<
   Run,
   | 'tape'

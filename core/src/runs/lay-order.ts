@@ -1,6 +1,6 @@
 import { distance, type Path, type Point } from '../curves';
 
-/** A run before it has its place in the order. */
+/** A run before it is ordered. */
 export interface UnorderedRun {
   readonly piece: Path;
   readonly crisp: boolean;
@@ -8,7 +8,7 @@ export interface UnorderedRun {
   readonly staysMin: number;
 }
 
-/** A run as the hand that lays it walks along it. */
+/** A run in the direction it is applied. */
 export interface OrderedRun<T> {
   readonly run: T;
   /** True where it is laid from its far end, so that one need not go back. */
@@ -18,9 +18,8 @@ export interface OrderedRun<T> {
 }
 
 /**
- * An order to lay runs in with little going back and forth: what stays longest first, so that nothing has to come off from under another;
- * of what comes off together crisp before rough, the longest first, then always the one that begins or ends
- * nearest to where the hand is.
+ * Orders runs with little walking: what stays longest first, so that nothing comes off from under another; of what
+ * comes off together, crisp before rough, the longest first, then always the nearest end to the last one.
  * @param runs of one part, with their pieces of line on its sheet
  * @returns all of them, each once
  * Source: nearest neighbour; the main line first, from it outward

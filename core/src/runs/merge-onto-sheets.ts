@@ -3,7 +3,10 @@ import type { Tape } from '../tape';
 import { type CutShape, filmSheetFor } from './film-sheet';
 import { lineCode, type MaskedPart, pieceAlong, type Run } from './run';
 
-/** Shapes of one line that are cut from film come out of one: the first of them stands for the film, the others take none of their own. */
+/**
+ * Shapes of one line that are cut from film share one film: the first of them carries it, the others have none of
+ * their own.
+ */
 export function mergeOntoSheets(part: MaskedPart, runs: readonly Run[], tapes: readonly Tape[]): Run[] {
   const shapeOf = (run: Run): CutShape | null => {
     const cut = run.techniques.find(({ code }) => code === 'technique.cut-out');

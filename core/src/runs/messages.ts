@@ -14,7 +14,7 @@ export interface TechniqueMessages {
   readonly 'technique.sighted': NoValues;
   readonly 'technique.steer': NoValues;
   readonly 'technique.short': NoValues;
-  /** Before it goes on. */
+  /** Before it is applied. */
   readonly 'technique.test-pull': NoValues;
   readonly 'technique.de-tack': { readonly times: number };
   /** From film, along the line; `inside`: the piece itself covers, else what is left round it; `with`: out of one film with the other strokes of this line. */
@@ -37,13 +37,13 @@ export interface TechniqueMessages {
     readonly pieces: number;
     readonly pieceMm: number;
   };
-  /** A person masks this edge their own way; what they call it, empty where they did not say. */
+  /** A person masks this edge their own way; their description, empty if there is none. */
   readonly 'technique.own': { readonly how: string };
   /** A strip of an odd width: slit to it from a wider tape. */
   readonly 'technique.slit': { readonly fromMm: number; readonly toMm: number };
   /** What is painted is a narrow gap between two tapes. */
   readonly 'technique.gap': { readonly gapMm: number };
-  /** It comes off slowly; `inMm`: cut into lengths of so much, null: as one. */
+  /** It is pulled slowly; `inMm`: cut into lengths of this, null: in one piece. */
   readonly 'technique.low-pull': { readonly inMm: number | null };
   /** Where other tapes lie already it ends against them: one more would be too many on each other. `backing`: it is the backing that ends. */
   readonly 'technique.stop-short': {
@@ -52,13 +52,16 @@ export interface TechniqueMessages {
     readonly backing: boolean;
   };
   readonly 'technique.over-seam': { readonly tape: string | null; readonly lengthMm: number };
-  /** Along a rim. */
+  /** Along the surroundings. */
   readonly 'technique.foam-gap': { readonly gapMm: number };
   readonly 'technique.back-mask': NoValues;
   readonly 'technique.tuck': NoValues;
   readonly 'technique.beside-edge': NoValues;
   readonly 'technique.hang-paper': NoValues;
-  /** Several shapes of one line out of one film: so many with film round them, so many pieces within; size of all together. */
+  /**
+   * Several shapes of one line out of one film: number with film round them, number of pieces within; size of all
+   * together.
+   */
   readonly 'technique.cut-sheet': {
     readonly line: string;
     readonly shapes: number;
@@ -85,14 +88,14 @@ export interface TechniqueMessages {
 }
 export type Technique = MessageOf<TechniqueMessages>;
 
-/** What speaks against the tape of a run, or for having none. */
+/** Doubts about the tape of a run, or why it has none. */
 export interface DoubtMessages {
   readonly 'doubt.outstays': { readonly cleanMin: number; readonly staysMin: number };
   readonly 'doubt.too-tight': NoValues;
   /** More tapes on each other than can be pressed into a corner, and none of them can end before. */
   readonly 'doubt.build-up': { readonly layers: number; readonly atMm: number };
   /** It lies over a tape of an earlier stage that comes off first. */
-  /** `early`: it comes off by this school, before the rest of that stage. */
+  /** `early`: it comes off with this pull timing, before the rest of that stage. */
   readonly 'doubt.over-earlier': { readonly stage: number; readonly early?: PullTiming };
   readonly 'doubt.cold': { readonly needsC: number; readonly surfaceC: number };
   /** Its edge is not as clean as is wanted; `gentle`: for the sake of what lies below, else there is none. */

@@ -13,7 +13,7 @@ export interface Overhang {
   readonly toMm: number;
 }
 
-/** So many places along a run are looked at, and so far a tape may lie over, mm. */
+/** Samples along a run, and the tolerated overlap of a tape, mm. */
 const PLACES = { everyMm: 20, least: 48, most: 96 } as const;
 const LEEWAY_MM = 0.2;
 /** A strip so narrow is seen under a tape, mm, as long as that takes no more places across than this. */
@@ -21,7 +21,7 @@ const STRIP_MM = 3;
 const ACROSS_PLACES = { least: 2, most: 8 } as const;
 /** The place hard by the line, as a share of the width. */
 const HARD_BY = 0.06;
-/** The first place from an end, mm, and how much farther each next one is. */
+/** Distance of the first sample from an end, mm, and its growth factor. */
 const FIRST_MM = 0.2;
 const FARTHER = 1.5;
 
@@ -50,7 +50,7 @@ export function overhangs(
       return area >= 0 && painted[area] === true;
     });
   };
-  // Before the first place that is looked at all along, and after the last, there may be a tip as well.
+  // There may also be a tip before the first regular sample and after the last.
   const step = (to - from) / Math.round(Math.min(PLACES.most, Math.max(PLACES.least, (to - from) / PLACES.everyMm)));
   const intervals = mergeIntervals(
     [...fromTheEnds([from, to], step, outerMm, overAt), ...allAlong([from, to], step, overAt)],
@@ -66,7 +66,7 @@ function across(innerMm: number, outerMm: number): number[] {
   return [...far, innerMm + HARD_BY * (outerMm - innerMm)];
 }
 
-/** Every so many mm. */
+/** Samples at a regular spacing, mm. */
 function allAlong([from, to]: readonly [number, number], step: number, overAt: (along: number) => boolean): Interval[] {
   const places = Array.from({ length: Math.round((to - from) / step) }, (_, index) => from + (index + 0.5) * step);
   return places.flatMap((place) => (overAt(place) ? [[place - step / 2, place + step / 2]] : []));

@@ -28,8 +28,9 @@ export function mostSpecificFirst<C extends PlaceChoice>(place: RunPlace, choice
 }
 
 /**
- * The tape of a run: the one a person has chosen for it, for its line, or for all lines, the nearest to it first. One chosen for a run or a
- * line is taken even where it is doubtful, as long as it has room; one chosen for all where it does the line.
+ * The tape of a run: the one chosen by a person for it, for its line, or for all lines, the most specific first. One
+ * chosen for a run or a line is used even if doubtful, as long as it has room; one chosen for all only where it
+ * follows the line.
  */
 export function chosenTape(
   place: RunPlace,

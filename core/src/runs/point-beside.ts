@@ -24,7 +24,7 @@ export function pointBesideLine(
   metric: Metric | null,
 ): Point {
   const first = wayOff({ tx, ty }, offMm, shareAt(metric, { x, y }));
-  // What the drawing is half way there says better how long the whole way is.
+  // The drawing at half the distance gives a better estimate of the whole distance.
   const way = metric ? wayOff({ tx, ty }, offMm, shareAt(metric, { x: x + first.x / 2, y: y + first.y / 2 })) : first;
   return { x: x + way.x, y: y + way.y };
 }

@@ -26,7 +26,7 @@ export interface Run {
   readonly class: EdgeClass;
   /** The areas it lies between, where it begins. */
   readonly between: Pick<PartEdge, 'border' | 'free' | 'closed'>;
-  /** The borders it makes, each with its share of it; the edges of a strip stand with its first piece. */
+  /** Its borders, each with its share; the edges of a strip belong to its first piece. */
   readonly edges: readonly (PartEdge & { readonly share: number })[];
   /** Null where the shelf has no tape for it. */
   readonly tape: TapeCode | null;
@@ -56,7 +56,10 @@ export interface Run {
   readonly seam: { readonly tape: Tape | null; readonly lengthMm: number } | null;
   /** A person has chosen its tape. */
   readonly pinned: boolean;
-  /** Where it is cut from one film with others: the place of the first of them among the runs of its part, which stands for the film. */
+  /**
+   * If it is cut from one film with others: the index of the first of them among the runs of its part, which carries
+   * the film.
+   */
   readonly sheet: number | null;
   /** How long it stays, from when it is laid until it is pulled, minutes. */
   readonly staysMin: number;

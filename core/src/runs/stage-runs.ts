@@ -15,13 +15,14 @@ import { lineCode, type MaskedPart, type MaskingMeans, pieceAlong, type Run } fr
 import { sideOf } from './seen-side';
 import { stripTapes, type StripTapes } from './strip';
 
-/** A run before its place in the order of laying is known. */
+/** A run before the order of application is known. */
 type Unordered = Omit<Run, 'sheet' | 'backwards' | 'walkMm'>;
 
 /**
- * Lays out the runs of one stage over all its parts, in laying order: part after part as they are given; on each crisp edges first, the
- * main line before the others, then always the nearest; what stays longer lies under what comes off before it.
- * @returns runs with their tape, length and technique; a run without a tape tells why
+ * Lays out the runs of one stage over all its parts, in order of application: part after part as given; on each
+ * crisp edges first, the main line before the others, then always the nearest; what stays longer lies under what
+ * comes off before it.
+ * @returns runs with tape, length and technique; a run without a tape states why
  */
 export const stageRuns = (parts: readonly MaskedPart[], means: MaskingMeans): Run[] =>
   parts.flatMap((part) =>

@@ -6,9 +6,9 @@ import type { MaskedPart } from './run';
 /** What covers a strip by itself. */
 export interface StripTapes {
   readonly widthMm: number;
-  /** True where no tape is as wide as it: a wider one is slit. */
+  /** True if no tape has its width: a wider one is slit. */
   readonly slit: boolean;
-  /** Tapes as wide as the strip, those that are slit as wide as they are then. */
+  /** Tapes of the width of the strip, with slit ones at their slit width. */
   readonly tapes: readonly Tape[];
 }
 

@@ -7,10 +7,10 @@ import type { Doubt } from './messages';
 import type { MaskingMeans } from './run';
 import { type LayMethod, preparationTechniques, softEdge } from './technique';
 
-/** What lies beyond a rim that is masked. */
+/** What lies beyond a masked edge. */
 export type BeyondEdge = 'butt' | 'gap' | 'goes-on' | 'body' | 'splash';
 
-/** A stretch of a rim where paint comes up to it. */
+/** A stretch of the surroundings that paint comes up to. */
 export interface MaskedSurroundings {
   readonly beyond: BeyondEdge;
   /** Width of a gap; null for what is none. */
@@ -37,13 +37,13 @@ export interface SurroundingsRun {
   readonly doubts: readonly Doubt[];
 }
 
-/** Foam comes off clean for so long, h at 23 °C. Source: the shelf that ships. */
+/** Clean time of foam, h at 23 °C. Source: the shipped shelf. */
 const FOAM_HOURS = 72;
 
 /**
- * What masks a stretch of a rim, and how.
- * A gap that foam fills gets foam one size over, a wider one tape inside its flange, sticky side out; else tape along the edge, on what is
- * beyond, of a kind made for rims where there is one.
+ * Masking of a stretch of the surroundings.
+ * A gap that foam fills gets foam one size over, a wider one tape inside its flange, sticky side out; otherwise tape
+ * along the edge, on what lies beyond, of a kind made for the purpose if there is one.
  */
 export function surroundingsRun(rim: MaskedSurroundings, means: MaskingMeans): SurroundingsRun {
   const { beyond, gapMm, path } = rim;
@@ -101,7 +101,7 @@ const HOW: Readonly<Record<BeyondEdge, LayMethod>> = {
   splash: messageWithoutValues('technique.hang-paper'),
 };
 
-/** How long the tapes for a rim come off clean, at best; hours at 23 °C. */
+/** Maximum clean time of the tapes for the surroundings; hours at 23 °C. */
 export function longestCleanOnSurroundings(
   rim: Pick<MaskedSurroundings, 'beyond' | 'gapMm' | 'path' | 'class'>,
   means: MaskingMeans,
@@ -110,7 +110,7 @@ export function longestCleanOnSurroundings(
   return longestClean(means.tapes, rimWish({ ...rim, staysMin: 0, bondN25: Infinity }, means));
 }
 
-/** Beyond a rim there is room; only where the surface goes on does the tape itself make the line. */
+/** There is room beyond an edge; only where the surface continues does the tape itself make the line. */
 const rimWish = (
   { beyond, path, class: one, staysMin, bondN25 }: MaskedSurroundings,
   { surfaceC, airC, scale }: MaskingMeans,

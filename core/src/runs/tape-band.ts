@@ -14,7 +14,7 @@ export interface TapeBand {
   readonly metric: Metric | null;
 }
 
-/** A band with what is asked of it over and over: the box round its piece, and round short lengths of that. */
+/** A band with cached boxes of its piece and of short lengths of it. */
 export interface PlacedTapeBand extends TapeBand {
   readonly box: Box;
   /** How far it reaches off its line on the drawing, at most. */
@@ -22,7 +22,7 @@ export interface PlacedTapeBand extends TapeBand {
   readonly lengths: readonly { readonly path: Path; readonly box: Box }[];
 }
 
-/** So many straight pieces are one length. */
+/** Segments per length. */
 const PIECES = 12;
 
 export function placeBand(band: TapeBand): PlacedTapeBand {
@@ -76,7 +76,7 @@ export function distanceInBand(band: PlacedTapeBand, place: Point): number | nul
   return atEnd && Math.abs(across) < 0.999 * distanceMm ? null : at;
 }
 
-/** So many places along a band at most, and at least. */
+/** Minimum and maximum number of samples along a band. */
 const PLACES = { least: 12, most: 120 } as const;
 /** How far across a band its places are, as shares of its width. */
 const ACROSS = [0.1, 0.5, 0.9] as const;

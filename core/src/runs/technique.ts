@@ -38,7 +38,7 @@ export interface LayInput {
   /** Rows of raised heads on the part, and which of its openings are posts. */
   readonly rows: readonly (readonly [Point, Point])[];
   readonly posts: ReadonlySet<string>;
-  /** Width it is slit to; null: it is laid as it is. */
+  /** Width it is slit to; null: not slit. */
   readonly slitMm: number | null;
   /** Width of what is painted beside it where that is a narrow gap; null where it is not. */
   readonly gapMm: number | null;
@@ -128,7 +128,7 @@ function onTheWay({ piece, crosses, folds, closed, overhangs: over, posts, ...ru
   ];
 }
 
-/** Places looked at along a row; a row lies along under a tape where it does for so many of its widths. */
+/** Samples along a row; a row runs along under a tape from this many tape widths on. */
 const ROW_PLACES = 40;
 const ALONG_WIDTHS = 2;
 

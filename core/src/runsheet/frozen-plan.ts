@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import type { FrozenPlan } from './work-sheet';
 
-// What a run sheet needs of a frozen plan that comes from elsewhere. What else it holds is kept as it was.
+// Fields a run sheet needs of an imported frozen plan. Everything else in it is kept unchanged.
 
 const text = v.string();
 const minutes = v.pipe(v.number(), v.finite());

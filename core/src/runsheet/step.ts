@@ -36,7 +36,7 @@ export interface AfterRule {
   readonly minMin: number;
   /** Null: it is never too late. */
   readonly maxMin: number | null;
-  /** Minutes after which it may be after all: a film with a second window, before which nothing may go on. Left out: it has none. */
+  /** Start of a second recoat window, in minutes; nothing may go on between the two. Left out: there is none. */
   readonly againMin?: number;
   /** What the time is for; `order`: nothing but one after the other. */
   readonly code: string;
@@ -64,7 +64,7 @@ export interface Step {
   /** Minutes from the start of the job, as planned. */
   readonly startMin: number;
   readonly endMin: number;
-  /** False while nobody has to do anything. */
+  /** False while nobody is needed. */
   readonly attended: boolean;
   /** One entry a person. */
   readonly needs: readonly Need[];

@@ -1,7 +1,7 @@
 import { message, type Message, type StepId } from '../kit';
 import type { AfterRule, Step, StepKind } from './step';
 
-/** A plan as it was frozen when a job was started: of whatever version the program wrote that day. */
+/** A plan as frozen when a job was started, in the version of that day. */
 export interface FrozenPlan {
   readonly format: 'lintrel-plan';
   readonly version: number;
@@ -12,11 +12,11 @@ export interface FrozenPlan {
 /** What is worked by in the shop. */
 export interface WorkSheet {
   readonly steps: readonly Step[];
-  /** Cautions by their codes; those of version 1 are sentences and stand as they are. */
+  /** Cautions by code; those of version 1 are sentences and stay as they are. */
   readonly safety: readonly string[];
 }
 
-/** Reads a frozen plan; an older one is brought up, a small step a version. */
+/** Reads a frozen plan; an older one is upgraded step by step. */
 export function readWorkSheet(plan: FrozenPlan): WorkSheet {
   const safety = plan.safety ?? [];
   return plan.version === 1
@@ -39,7 +39,7 @@ interface StepOf1 {
   }[];
 }
 
-/** Version 1 → 2: what it said stays as it was written; it knew no minutes of its own. */
+/** Version 1 → 2: its sentences stay as written; it had no minutes. */
 function fromVersion1({ id, stage, kind, title, detail, windows }: StepOf1): Step {
   const say: Message = message('step.typed', { title, detail });
   return {

@@ -1,6 +1,6 @@
 import type { Step } from './step';
 
-/** Sorts of work a hand is quick or slow at: tape by how it is laid, the rest by what it is. */
+/** Sorts of work with a speed of their own: taping by technique, the rest by kind. */
 export const WORK_SORTS = [
   'wash',
   'abrade',
@@ -41,7 +41,7 @@ const SORT_OF: Readonly<Partial<Record<Step['kind'], WorkSort>>> = {
   inspect: 'inspect',
 };
 
-/** What sort of work a step is; null for what no hand is quick or slow at. */
+/** Sort of work of a step; null if it has no speed. */
 export function workSort({ kind, say: { code, values } }: Pick<Step, 'kind' | 'say'>): WorkSort | null {
   if (kind !== 'lay') return SORT_OF[kind] ?? null;
   if (code === 'step.rim') return 'lay-rim';

@@ -12,8 +12,8 @@ export interface Binding {
 }
 
 /**
- * What binds a schedule: from the task that ends last back to what it waits for, and so on.
- * @returns from first to last; shortening anything else ends nothing sooner
+ * Constraints that determine the end of a schedule: from the last task back to what it waits for, and so on.
+ * @returns from first to last; shortening anything else does not end the schedule sooner
  */
 export function bindingConstraints(problem: ScheduleProblem, { schedule, decisions }: SolvedSchedule): Binding[] {
   const tables = scheduleTables(problem);

@@ -19,7 +19,7 @@ function tailsOf({ tasks, lags, leastMin, mostMin }: ScheduleTables): number[] {
   return tails;
 }
 
-/** How much may be worked by some moment, by all who share it: told at the corners of their hours. */
+/** Work that can be done by a moment by all who share a resource, at the corners of their hours. */
 interface Capacity {
   readonly corners: readonly number[];
   /** Minutes worked by each corner. */
@@ -42,7 +42,7 @@ function capacityOf(hours: readonly (readonly Shift[])[]): Capacity {
   return { corners, sums, rates };
 }
 
-/** The soonest moment by which so many minutes may have been worked from another on; Infinity: never. */
+/** Earliest moment by which a number of minutes can have been worked from another moment on; Infinity: never. */
 function throughAt({ corners, sums, rates }: Capacity, fromMin: number, minutes: number): number {
   if (minutes <= 0) return fromMin;
   const cornerIndex = lastAtMost(corners, fromMin);
@@ -57,7 +57,7 @@ function throughAt({ corners, sums, rates }: Capacity, fromMin: number, minutes:
 const lastAtMost = (numbers: readonly number[], most: number): number =>
   lowerBound(0, numbers.length, (index) => numbers[index]! > most) - 1;
 
-/** What a problem is bounded by, worked out once. */
+/** Data for the bounds of a problem, computed once. */
 export interface ScheduleBounds {
   readonly tails: readonly number[];
   readonly everybody: Capacity;

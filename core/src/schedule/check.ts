@@ -11,7 +11,7 @@ export interface ScheduleFault {
 
 const CLOSE = 1e-3;
 
-/** Everything a schedule does not keep of its problem, looked at afresh; empty where it is one. */
+/** Checks independently whether a schedule keeps its problem; empty if it does. */
 export function scheduleFaults(
   { tasks, workers, places, nowMin }: ScheduleProblem,
   { placed }: Pick<Schedule, 'placed'>,

@@ -2,7 +2,7 @@ import { type EarliestTimes, startOfTeam } from './earliest';
 import { TIME_TOLERANCE_MIN } from './problem';
 import { canEndAt, type Decisions, minutesByTask, type ScheduleTables } from './tables';
 
-/** Something that cannot be as it stands, and every way it may be settled; one of them holds in every schedule. */
+/** A conflict with every way to resolve it; each schedule satisfies one of them. */
 export type ConflictBranches = readonly Decisions[];
 
 const overlap = ({ start, end }: EarliestTimes, first: number, other: number): boolean =>
@@ -17,9 +17,9 @@ const inOrder = (decisions: Decisions, before: number, after: number): Decisions
 });
 
 /**
- * The first thing these earliest times cannot keep: two tasks in one place or of one worker at a time, more work at a moment than there
- * are people, or a limit passed that may be scuffed for.
- * @returns null where the times are a schedule, with the teams that then do the tasks nobody was decided for
+ * The first conflict in these earliest times: two tasks in one place or with one worker, more work at a moment than
+ * there are people, or a passed limit that allows scuffing.
+ * @returns null if the times are a schedule, with the teams of the tasks without a decision
  */
 export function firstConflict(
   tables: ScheduleTables,
@@ -40,7 +40,7 @@ export function firstConflict(
   }
   const byStart = tasks.map((_, task) => task).sort((a, b) => times.start[a]! - times.start[b]! || a - b);
   const minutes = minutesByTask(tables, decisions);
-  // How much longer a team takes than the quickest, which the times are of where nobody is decided on.
+  // How much longer a team takes than the quickest one, which the times assume if no team is decided.
   const moreMin = (task: number, team: number) =>
     decisions.team[task] === null ? tables.teamMin[task]![team]! - tables.leastMin[task]! : 0;
   const taken: number[] = tasks.map((_, task) => decisions.team[task] ?? -1);
@@ -78,7 +78,7 @@ export function firstConflict(
     if (taken[task]! >= 0) {
       const other = busy(teams[taken[task]!]!);
       if (other === undefined) continue;
-      // Whoever was given it for the time being only, is given it for good first.
+      // A provisional assignment is made final first.
       if (decisions.team[other] === null) return { ways: everyTeam(tables, decisions, other) };
       return { ways: bothOrders(decisions, times, other, task) };
     }
@@ -89,7 +89,7 @@ export function firstConflict(
     if (free >= 0) taken[task] = free;
     else return { ways: everyTeam(tables, decisions, task) };
   }
-  // When somebody else is through sooner or later, what has to follow in time decides who it must be.
+  // If another team finishes at another time, a limit on what follows decides which team it must be.
   const loose = lags.find(
     ({ before, fromEnd, maxMin }) =>
       fromEnd && maxMin !== Infinity && canEndAt(tables, decisions, before) && decisions.team[before] === null,
@@ -108,7 +108,7 @@ const bothOrders = (decisions: Decisions, { start }: EarliestTimes, first: numbe
     ? [inOrder(decisions, first, other), inOrder(decisions, other, first)]
     : [inOrder(decisions, other, first), inOrder(decisions, first, other)];
 
-/** Each team may do it; of teams with the same hours, nothing of whom is decided yet, one stands for all. */
+/** Branches by team; of undecided teams with the same hours only one. */
 function everyTeam(tables: ScheduleTables, decisions: Decisions, task: number): ConflictBranches {
   const used = new Set(
     decisions.team.flatMap((team, other) =>
@@ -126,7 +126,7 @@ function everyTeam(tables: ScheduleTables, decisions: Decisions, task: number): 
   });
 }
 
-/** Whether a team would do a task just as it is timed. */
+/** Whether a team could do a task exactly as timed. */
 function fitsAt(
   tables: ScheduleTables,
   minutes: number,

@@ -14,9 +14,9 @@ export interface EarliestTimes {
 const HORIZON_MIN = 366 * 1440;
 
 /**
- * The earliest times that keep every decision, every lag and the hours of people and places; what is not decided may be as it likes.
- * Nothing may be sooner in any schedule that follows from these decisions: times only move on, until they stay.
- * @returns null where there are none
+ * Earliest times that keep every decision, every lag and all hours. They are lower bounds for every schedule under
+ * these decisions: times only increase until they are stable.
+ * @returns null if there are none
  */
 export function earliestTimes(
   tables: ScheduleTables,
@@ -29,7 +29,8 @@ export function earliestTimes(
     Math.max(nowMin, earliestMin, atMin ?? -Infinity, from?.[task] ?? -Infinity),
   );
   const end = tasks.map(() => 0);
-  // Where it is not decided who does a task that pauses, or that takes one longer than another, it may be over later than at the soonest.
+  // A task that pauses, or whose minutes depend on the team, may end later than at the earliest if its team is
+  // undecided.
   const atLatest = tasks.map(() => 0);
   const fit = (task: number): boolean => {
     const placed = placedFrom(tables, decisions, task, start[task]!, minutes[task]!);
@@ -42,7 +43,8 @@ export function earliestTimes(
   };
   for (let task = 0; task < tasks.length; task++) if (!fit(task)) return null;
   for (let round = 1; ; round++) {
-    // Times that still move after so many rounds may be pushing each other on for ever: looked at once, most settle long before.
+    // Times that still change after this many rounds may increase without end: checked once, since most are stable
+    // long before.
     if (round === ROUNDS_BEFORE_DOUBT && hasPositiveCycle(tables, decisions, minutes, { start, end })) return null;
     let moved = false;
     const atLeast = (task: number, min: number): boolean => {
@@ -114,7 +116,10 @@ export function startOfTeam(
   }
 }
 
-/** The earliest start, after one that is too soon, at which a task is over no sooner than a moment, by whoever may do it. */
+/**
+ * The earliest start, after one that is too early, from which a task ends no sooner than a moment, with any possible
+ * team.
+ */
 function startToEndAt(
   tables: ScheduleTables,
   decisions: Decisions,

@@ -12,7 +12,7 @@ export const mergeHours = (hours: readonly Shift[]): Shift[] =>
 const firstOpen = (hours: readonly Shift[], atMin: number): number =>
   lowerBound(0, hours.length, (index) => hours[index]!.to > atMin + TIME_TOLERANCE_MIN);
 
-/** Earliest start from a moment on at which something of so many minutes lies inside one stretch; Infinity: never. */
+/** Earliest start from a moment on at which a duration fits into one interval; Infinity: never. */
 export function earliestUnbroken(hours: readonly Shift[], fromMin: number, minutes: number): number {
   for (let index = firstOpen(hours, fromMin); index < hours.length; index++) {
     const start = Math.max(fromMin, hours[index]!.from);
@@ -27,7 +27,7 @@ export function nextOpening(hours: readonly Shift[], fromMin: number): number {
   return stretch ? Math.max(fromMin, stretch.from) : Infinity;
 }
 
-/** When something is over that begins at a moment and goes on in the stretches alone; Infinity: never. */
+/** End of work that starts at a moment and continues only within the intervals; Infinity: never. */
 export function endAfterHours(hours: readonly Shift[], startMin: number, minutes: number): number {
   let left = minutes;
   for (let index = firstOpen(hours, startMin); index < hours.length; index++) {
@@ -39,7 +39,10 @@ export function endAfterHours(hours: readonly Shift[], startMin: number, minutes
   return Infinity;
 }
 
-/** Latest start at which something that goes on in the stretches alone is over no sooner than a moment; the start itself lies inside one. */
+/**
+ * Latest start, inside an interval, of work that continues only within the intervals and ends no sooner than a
+ * moment.
+ */
 export function latestStartFor(hours: readonly Shift[], endMin: number, minutes: number): number {
   let left = minutes;
   for (let index = Math.min(firstOpen(hours, endMin), hours.length - 1); index >= 0; index--) {

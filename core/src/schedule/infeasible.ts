@@ -5,14 +5,17 @@ import { solveSchedule } from './solve';
 /** Why there is no schedule, and what would help. */
 export type ScheduleTrouble =
   | { readonly code: 'no-workers' }
-  /** Somebody who does not work at all, or a place that is never open, in all the time that is planned. */
+  /** A person who does not work, or a place that is never open, in the whole planned time. */
   | { readonly code: 'no-hours'; readonly worker: string }
   | { readonly code: 'closed'; readonly place: string; readonly task: string }
-  /** A task needs more hands than there are people. */
+  /** A task needs more people than there are. */
   | { readonly code: 'hands'; readonly task: string; readonly hands: number; readonly workers: number }
-  /** A task is longer than anybody's day, or than a place is open at a time. */
+  /** A task is longer than anybody's day, or than the opening time of a place. */
   | { readonly code: 'too-long'; readonly task: string; readonly minutes: number; readonly longestMin: number }
-  /** A window cannot be met in the hours there are; with `extraMin` longer days it could, or only without it (null); `also`: those that cannot be kept with it. */
+  /**
+   * A window that cannot be kept in these hours; it could with days longer by `extraMin`, or not at all (null);
+   * `also`: windows that cannot be kept together with it.
+   */
   | {
       readonly code: 'window';
       readonly task: string;
@@ -33,15 +36,15 @@ export interface LimitRef {
 
 /** Longer days that are tried, min. */
 const LONGER_DAYS_MIN = [30, 60, 120, 240];
-/** Half-decided schedules looked at for one try. */
+/** Maximum number of partial schedules per attempt. */
 const TRY = 400;
 const LEAST_TRY = 20;
 const MANY_TASKS = 25;
-/** So many changes are tried to find which limits stand in the way, and with more tasks than this longer days are not. */
+/** Maximum number of attempts to find the limits in conflict; with more tasks, longer days are not tried. */
 const MOST_TRIES = 32;
 const MOST_ASKED = 60;
 
-/** Looks for what stands in the way of any schedule: the plainest reason first. */
+/** Finds what prevents any schedule: the simplest reason first. */
 export function scheduleTrouble(problem: ScheduleProblem): ScheduleTrouble {
   const { tasks, workers, places } = problem;
   const manned = tasks.filter(({ hands }) => hands > 0);
@@ -71,7 +74,7 @@ export function scheduleTrouble(problem: ScheduleProblem): ScheduleTrouble {
   }
   const most = Math.max(LEAST_TRY, Math.round(TRY / Math.max(1, tasks.length / MANY_TASKS) ** 2));
   const isPossible = (changed: ScheduleProblem) => solveSchedule(changed, { most }) !== null;
-  // What is done is pinned to the past; only what is still to be done can be let go.
+  // Completed work is pinned to the past; only remaining tasks can be released.
   const pins = manned.filter(({ atMin, worker }) => atMin !== undefined || worker !== undefined).map(({ id }) => id);
   if (pins.length > 0 && isPossible(withoutPins(problem, pins)))
     return { code: 'pinned', task: pins.find((pin) => isPossible(withoutPins(problem, [pin]))) ?? pins[0]! };
@@ -94,9 +97,9 @@ interface Limit {
 }
 
 /**
- * Limits that cannot be kept together with all others: as many of them as can be are kept, those of the earlier tasks first. Whole halves are
- * tried at once: where few are to blame, few tries tell which.
- * @returns none where it is not for want of limits that nothing can be planned
+ * Limits that cannot be kept together with all others: a maximal set is kept, those of earlier tasks first. Halves
+ * are tried at once, so that few attempts are needed if few limits are in conflict.
+ * @returns none if limits are not the reason
  */
 function notToBeKept(
   problem: ScheduleProblem,
@@ -107,7 +110,7 @@ function notToBeKept(
   let tries = Math.round(MOST_TRIES * Math.min(1, MANY_TASKS / problem.tasks.length));
   if (limits.length === 0 || !isPossible(withoutLags(problem, gone))) return [];
   const keep = (some: readonly Limit[]): void => {
-    // What is not tried any more is let go.
+    // Limits that are not tried any more are dropped.
     if (tries-- <= 0) return;
     for (const { lag } of some) gone.delete(lag);
     if (isPossible(withoutLags(problem, gone))) return;
@@ -125,7 +128,7 @@ function notToBeKept(
   return limits.filter(({ lag }) => gone.has(lag));
 }
 
-/** The problem with some tasks let go: anybody does them, whenever it suits. */
+/** The problem with some tasks unpinned: anybody does them, at any time. */
 export const withoutPins = (problem: ScheduleProblem, letGo: readonly string[]): ScheduleProblem => ({
   ...problem,
   tasks: problem.tasks.map((task) => {

@@ -23,7 +23,7 @@ const LOOK_EVERY_MIN = 15;
 export function latestStarts(problem: ScheduleProblem, { decisions, schedule }: SolvedSchedule): LatestStart[] {
   const tables = scheduleTables(problem);
   const open = scheduleTables(atAnyHour(problem));
-  // Under the same decisions nothing is sooner for one that begins later: what is looked for goes on from the schedule.
+  // Under the same decisions nothing gets earlier if a task starts later: the search continues from the schedule.
   const asPlanned = schedule.placed.map(({ startMin }) => startMin);
   return problem.tasks.flatMap(({ id, atMin }, task): LatestStart[] => {
     // What is pinned, as all that is done, begins when it does.
@@ -35,7 +35,7 @@ export function latestStarts(problem: ScheduleProblem, { decisions, schedule }: 
       const times = earliestTimes(tables, decisions, begunAt(asPlanned, task, at));
       return times !== null && times.start[task]! <= at + TIME_TOLERANCE_MIN;
     };
-    // The next morning it may be done again: what is looked for is the end of the time from now on.
+    // It may be possible again the next morning: what is wanted is the end of the present interval.
     const late = Array.from(
       { length: MOST_LATER_MIN / LOOK_EVERY_MIN },
       (_, step) => planned + (step + 1) * LOOK_EVERY_MIN,

@@ -3,8 +3,8 @@ import { TIME_TOLERANCE_MIN } from './problem';
 import { canEndAt, type Decisions, type ScheduleTables } from './tables';
 
 /**
- * Whether lags and order push each other on for ever, whatever the hours: told at once, where times would only creep on. Beginnings and ends
- * are looked at each for itself: of what may pause the end is no sooner than the work after the beginning, but may be later.
+ * Whether lags and order form a cycle that increases times without end, whatever the hours. Starts and ends are
+ * separate nodes: for a task that may pause, the end is at least its minutes after the start, but may be later.
  */
 export function hasPositiveCycle(
   tables: ScheduleTables,
@@ -14,7 +14,7 @@ export function hasPositiveCycle(
 ): boolean {
   const { tasks, lags } = tables;
   const count = tasks.length;
-  // Beginnings, then ends, from where they are now: what has come to rest is not gone through again.
+  // Starts, then ends, at their present times: what is stable is not visited again.
   const values = Float64Array.from([...start, ...end]);
   // What pushed each last: where these lead back to where they came from, nothing ever comes to rest.
   const pushedBy = new Int32Array(2 * count).fill(-1);

@@ -4,16 +4,16 @@ export interface Shift {
   readonly to: number;
 }
 
-/** Somebody who works, and when; hours in the order of time, without overlap. */
+/** A person and their hours; in order of time, without overlap. */
 export interface Worker {
   readonly id: string;
   readonly hours: readonly Shift[];
 }
 
-/** A thing one task at a time may hold: the booth, a gun, the warm room. */
+/** A resource that one task at a time may hold: the booth, a gun, the warm room. */
 export interface Facility {
   readonly id: string;
-  /** Null: it may be used at any hour. */
+  /** Null: it may be used at any time. */
   readonly hours: readonly Shift[] | null;
 }
 
@@ -23,7 +23,10 @@ export interface Lag {
   readonly from: 'start' | 'end';
   readonly minMin: number;
   readonly maxMin: number | null;
-  /** Too late is not forbidden: the task then takes so much longer, for scuffing and cleaning first. Left out: it is. */
+  /**
+   * Exceeding the maximum is allowed, and the task then takes longer by this, for scuffing and cleaning. Left out:
+   * not allowed.
+   */
   readonly scuffMin?: number;
 }
 
@@ -33,13 +36,13 @@ export interface Task {
   readonly minutes: number;
   /** Of people who take longer or shorter, by their id; several together take as long as the slowest of them. Left out: all take the same. */
   readonly minutesBy?: Readonly<Record<string, number>>;
-  /** So many people work at it, all the time; 0: it goes on by itself. */
+  /** Number of people who work on it all the time; 0: none. */
   readonly hands: number;
   /** What it holds while it lasts. */
   readonly places: readonly string[];
   /** Not before this. */
   readonly earliestMin: number;
-  /** May be left at closing time and gone on with the next day. */
+  /** May be interrupted at closing time and continued the next day. */
   readonly pauses: boolean;
   readonly after: readonly Lag[];
   /** Pinned by a person: who does it, and when it begins. */
@@ -74,7 +77,7 @@ export interface Schedule {
   readonly scuffMin: number;
 }
 
-/** Minutes a task takes whoever does it. */
+/** Minutes of a task, depending on who does it. */
 export const taskMinutes = (
   { minutes, minutesBy }: Pick<Task, 'minutes' | 'minutesBy'>,
   workers: readonly string[],

@@ -13,7 +13,7 @@ export interface SolvedSchedule {
   readonly proven: boolean;
 }
 
-/** So many half-decided schedules are looked at; counted, not timed, so that every machine answers alike. */
+/** Maximum number of nodes; counted rather than timed, so that every machine gives the same answer. */
 export const MAX_NODES = 20_000;
 const MOST_WHEN_STAYING = 1_000;
 /** Of two ends nearer than this neither is better. */
@@ -33,12 +33,14 @@ interface Found {
 }
 
 /**
- * The schedule that ends first, and of those the one with the least scuffing; no window is missed in it.
- * Earliest times are worked out under what is decided; where they are in each other's way, every way to settle that is tried, what
- * promises most first. What cannot end sooner than the best found is left out, so the last one standing is proven.
- * @param before decisions of a schedule to stay with: another is taken only where it ends sooner by more than `worthMin`
- * @returns null where no schedule keeps all hours, lags and windows: `scheduleTrouble` tells why
- * It is a generator: whoever takes the steps may do other things in between, and leave.
+ * Finds the schedule with the earliest end, and of those the one with the least scuffing; it misses no window.
+ * Branch and bound: earliest times are computed under the decisions so far; on a conflict every way to resolve it is
+ * tried, the most promising first. Whatever cannot end sooner than the best found is cut off, so an exhausted search
+ * is proven.
+ * A generator: other work can be done between its steps, and it can be stopped early.
+ * @param before decisions of a schedule to stay close to: another one is taken only if it ends sooner by more than
+ *   `worthMin`
+ * @returns null if no schedule keeps all hours, lags and windows: see `scheduleTrouble`
  */
 export function* solveScheduleSteps(
   problem: ScheduleProblem,
@@ -54,7 +56,7 @@ export function* solveScheduleSteps(
   };
   const root = nodeOf(noDecisions(tables));
   if (!root) return null;
-  // Kept in an object: it is changed from inside.
+  // An object, since it is changed in a closure.
   const result: { best: Found | null } = { best: null };
   const better = ({ least, scuffMin }: Pick<Node, 'least' | 'scuffMin'>, margin: number) =>
     result.best === null ||
@@ -73,7 +75,7 @@ export function* solveScheduleSteps(
   // What is stayed with is left only for what is worth it; from then on the best is the best.
   const marginNow = () => (stayed !== null && result.best?.node === stayed ? worthMin : WORTH_MIN);
   let margin = marginNow();
-  // Some first schedules, straight down: each time what is in the way is settled for the task with the most behind it.
+  // First schedules by depth-first dives: each conflict is resolved in favour of the task with most work after it.
   const dives = Math.max(2, Math.round(DIVES * (MANY_TASKS / Math.max(MANY_TASKS, problem.tasks.length)) ** 1.5));
   for (let dive = 0; dive < dives && stayed === null && result.best?.endMin !== root.least; dive++) {
     let node: Node | null = root;
@@ -93,7 +95,7 @@ export function* solveScheduleSteps(
   // Depth first, the nearest to the best bound on top; what was left aside bounds what may still be found.
   const stack: Node[] = [root];
   let looked = 0;
-  // Whoever stays looks only whether something much better lies near.
+  // With a schedule to stay close to, only a clearly better one nearby is searched for.
   const enough = stayed === null ? most : Math.min(most, MOST_WHEN_STAYING);
   while (stack.length > 0 && looked < enough) {
     const node = stack.pop()!;
@@ -108,7 +110,7 @@ export function* solveScheduleSteps(
     const ways = conflict.ways
       .flatMap((decisions) => nodeOf(decisions, node.times.start) ?? [])
       .filter((other) => better(other, margin));
-    // The last pushed is looked at first.
+    // The last one pushed is examined first.
     for (const way of ways.sort((a, b) => b.least - a.least || sumOfEnds(b) - sumOfEnds(a))) stack.push(way);
   }
   if (result.best === null) return null;
@@ -124,7 +126,7 @@ export function* solveScheduleSteps(
   };
 }
 
-/** The same in one go. */
+/** The same without steps. */
 export function solveSchedule(
   problem: ScheduleProblem,
   how: Parameters<typeof solveScheduleSteps>[1] = {},
@@ -136,7 +138,7 @@ export function solveSchedule(
   }
 }
 
-/** So many first schedules are made; fewer where there are many tasks. */
+/** Number of first schedules; fewer for many tasks. */
 const DIVES = 24;
 const MANY_TASKS = 25;
 

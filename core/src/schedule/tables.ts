@@ -2,20 +2,20 @@ import { maxOf, minOf } from '../kit';
 import { mergeHours } from './hours';
 import { type ScheduleProblem, type Shift, type Task, taskMinutes } from './problem';
 
-/** A problem by numbers: tasks, workers and places by their place in the lists. */
+/** A problem in numbers: tasks, workers and places by index. */
 export interface ScheduleTables {
   readonly tasks: readonly Task[];
   readonly hours: readonly (readonly Shift[])[];
   readonly placeHours: readonly (readonly Shift[] | null)[];
   /** Places each task holds. */
   readonly holds: readonly (readonly number[])[];
-  /** The teams each task may be done by, each the places of its workers; one empty team where nobody is needed. */
+  /** Possible teams of each task as indices of workers; one empty team if nobody is needed. */
   readonly teams: readonly (readonly (readonly number[])[])[];
   /** How long each team takes for a task, the least of it, and the most. */
   readonly teamMin: readonly (readonly number[])[];
   readonly leastMin: readonly number[];
   readonly mostMin: readonly number[];
-  /** What tells workers apart who take longer or shorter for some task: their minutes of it. */
+  /** Minutes of workers who take longer or shorter for some task. */
   readonly pace: readonly (readonly (number | null)[])[];
   /** Workers some task is pinned to. */
   readonly pinned: ReadonlySet<number>;
@@ -35,11 +35,11 @@ export interface TableLag {
 
 /** What has been decided on the way to a schedule. */
 export interface Decisions {
-  /** Which team does a task, by its place in `teams`; null: not decided. */
+  /** Team of each task by index in `teams`; null: not decided. */
   readonly team: readonly (number | null)[];
   /** One task after another: pairs of places. */
   readonly order: readonly (readonly [before: number, after: number])[];
-  /** What is decided of each lag that may be passed: kept, or scuffed for; null: not decided. */
+  /** Decision on each lag that may be exceeded: kept or scuffed; null: not decided. */
   readonly lag: readonly ('kept' | 'scuffed' | null)[];
 }
 
@@ -83,7 +83,7 @@ export function scheduleTables({ tasks, workers, places, nowMin }: ScheduleProbl
   };
 }
 
-/** How long each of some teams takes; a task nobody can do has its own minutes all the same. */
+/** Minutes of a task with each team; a task nobody can do has its own minutes. */
 const minutesWithEach = (task: Task, teams: readonly (readonly string[])[]): number[] =>
   teams.length === 0 ? [task.minutes] : teams.map((team) => taskMinutes(task, team));
 

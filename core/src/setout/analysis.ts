@@ -15,7 +15,7 @@ export interface LineAnalysis {
 /** Places the bends are given at. */
 const SAMPLES = 120;
 
-/** Looks at one stroke of a line; null where it is not on its part. */
+/** Analyses one stroke of a line; null if it is not on its part. */
 export function analyseLine(
   parts: Design['parts'],
   partId: PartId,

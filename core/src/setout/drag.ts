@@ -27,8 +27,8 @@ export interface DragResult {
 }
 
 /**
- * Works out where a dragged point goes, and the line that follows from it.
- * @returns null where there is no such line
+ * Computes where a dragged point goes, and the resulting line.
+ * @returns null if there is no such line
  */
 export function applyDrag(
   parts: Design['parts'],

@@ -6,11 +6,11 @@ import { type PartWork, pointAsPair, workOutParts } from './part-work';
 type Keys = readonly (string | number)[];
 
 /**
- * What only shows once lines and areas are worked out: lines with nothing on the part or not to be laid out, and finishes and pins
- * whose place lies in no area. They do not stop a design from being kept, since changing a part may cause them; they are told where
- * they are mended.
+ * Faults that show only after lines and areas are computed: lines that are not on the part or cannot be laid out,
+ * and finishes and pins whose point lies in no area. They do not prevent saving, since changing a part may cause
+ * them; they are shown where they can be fixed.
  * @param prefix path of the design itself
- * @returns at most MOST_FAULTS of them
+ * @returns at most MAX_FAULTS faults
  */
 export function layoutFaults(design: Design, prefix: Keys = []): Fault[] {
   const works = workOutParts(design);
@@ -47,6 +47,6 @@ function lostPlaces(
   });
 }
 
-/** A line of many strokes tells its trouble once. */
+/** A line of many strokes reports a fault once. */
 const oncePerLine = (faults: readonly Fault[]): Fault[] =>
   faults.filter(({ path, code }, index) => !(faults[index - 1]?.path === path && faults[index - 1]!.code === code));

@@ -26,7 +26,8 @@ export function letteringOf({ lines, areas, borders }: Pick<PartPlan, 'lines' | 
       return round.length > 0 && round.every(({ line }) => ownerOf.get(line) === owner);
     });
     const codes = new Set(letterAreas.map(({ code }) => code));
-    // What surrounds the letters lies beside their strokes alone too, where nothing else is on the part: it is the largest.
+    // The surroundings of the letters lie beside their strokes as well if nothing else is on the part: they are the
+    // largest area.
     const largest =
       letterAreas.length > 1 ? letterAreas.reduce((most, area) => (area.sizeM2 > most.sizeM2 ? area : most)) : null;
     if (largest && codes.size === areas.length) codes.delete(largest.code);

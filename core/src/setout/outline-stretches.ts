@@ -14,7 +14,7 @@ export interface OutlineStretch {
   readonly to: number;
 }
 
-/** Areas are worked out on a grid of a micrometre: their corners lie so near the edge they are on, mm. */
+/** Areas are computed on a grid of one micrometre: maximum distance of their corners from the edge they lie on, mm. */
 const ON_EDGE_MM = 2e-3;
 
 /**
@@ -88,8 +88,8 @@ function merged(stretches: readonly OutlineStretch[]): OutlineStretch[] {
 const CORNER = (18 * Math.PI) / 180;
 
 /**
- * Edges that go on into one another without a corner, as a person sees one edge.
- * @param edges their places in the order of the outline, each with the part on its left
+ * Groups edges that continue into one another without a corner, as people see one edge.
+ * @param edges points of the edges in the order of the outline, each with the part on its left
  * @returns numbers of edges, group by group; each edge is in one
  */
 export function edgeGroups(edges: readonly (readonly (readonly [number, number])[])[]): number[][] {

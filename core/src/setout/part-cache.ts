@@ -3,8 +3,8 @@ import { geometryKeys, type Part } from '../job';
 import { type SetOut, setOutParts } from '../lines';
 
 /**
- * What was worked out before, by what it follows from: whoever asks about the same part again is answered from here. A caller keeps one
- * for as long as it works on a job, and hands it to whatever it asks.
+ * Cache of computed parts by everything they depend on. A caller keeps one while it works on a job and passes it
+ * along.
  */
 export interface PartCache {
   readonly setOuts: Map<string, SetOut>;
@@ -20,11 +20,11 @@ export interface WorkedPart {
 /** A store with nothing in it. */
 export const newPartCache = (): PartCache => ({ setOuts: new Map(), works: new Map() });
 
-/** What is kept for every part of a job, and besides: a part before and after a change, in another scheme, under a finger. */
+/** Entries kept per part, and in addition: a part before and after a change, in another scheme, while dragging. */
 const KEPT_A_PART = 2;
 const KEPT_BESIDES = 12;
 
-/** What was worked out under a key, which counts as used now; undefined where it was not. */
+/** The entry of a key, marked as recently used; undefined if there is none. */
 export function cachedPart<V>(kept: Map<string, V>, key: string): V | undefined {
   const known = kept.get(key);
   if (known === undefined) return undefined;
@@ -33,7 +33,7 @@ export function cachedPart<V>(kept: Map<string, V>, key: string): V | undefined 
   return known;
 }
 
-/** Keeps something; what was used longest ago goes when there are too many for a job of so many parts. */
+/** Adds an entry; the least recently used one is removed if there are too many for a job with this number of parts. */
 export function storeInCache<V>(all: Map<string, V>, key: string, value: V, parts: number): V {
   all.set(key, value);
   for (const [oldest] of all) {

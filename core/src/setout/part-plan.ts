@@ -8,8 +8,8 @@ import type { PartWork } from './part-work';
 import type { AreaPlan, Coordinates, LinePlan, LinePoint, PartPlan } from './types';
 
 /**
- * Writes a worked-out part into the plan.
- * @param rims what lies beyond its edges, where that was worked out
+ * The plan of a computed part.
+ * @param rims its surroundings, if they were computed
  */
 export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>, rims: PartPlan['rims'] = []): PartPlan {
   const { part, setOut, arrangement } = work;

@@ -13,7 +13,7 @@ import { runToEnd } from '../kit';
 import { mirroredPart, type ResolvedLine, type SetOut } from '../lines';
 import { cachedPart, newPartCache, type PartCache, setOutCached, storeInCache, type WorkedPart } from './part-cache';
 
-/** A part with everything worked out that the later steps need. */
+/** A part with everything later steps need. */
 export interface PartWork {
   readonly part: Part;
   /** Parts it is attached to, both ways. */
@@ -23,9 +23,9 @@ export interface PartWork {
   readonly arrangement: Arrangement;
   /** Lasting ids of its areas. */
   readonly areaIds: readonly string[];
-  /** One entry an area: what is on it now. */
+  /** One entry per area: its existing finish. */
   readonly presents: readonly Present[];
-  /** One entry an area: finish, null to keep, undefined where nobody chose. */
+  /** One entry per area: finish, null to keep, undefined if nothing was chosen. */
   readonly finishes: readonly (string | null | undefined)[];
   /** Areas whose finish fades out within them, and those the clear leaves out. */
   readonly blends: readonly boolean[];
@@ -35,14 +35,14 @@ export interface PartWork {
   readonly lost: readonly PartAreaChoice[];
 }
 
-/** Works out lines and areas of all parts and what was chosen for them. */
+/** Computes lines, areas and chosen finishes of all parts. */
 export const workOutParts = (design: Design, store?: PartCache): PartWork[] => runToEnd(workOutSteps(design, store));
 
 /** The same in steps, a part each. */
 export function* workOutSteps(design: Design, store: PartCache = newPartCache()): Generator<void, PartWork[]> {
   const keys = geometryKeys(design.parts);
   const keyOf = (part: Part) => keys.get(part.id) as string;
-  // Held from here on: between two steps others may put so much into the store that these go.
+  // Held from here on: between two steps others may use the cache so much that these entries are removed.
   const held = new Map<Part, WorkedPart>();
   for (const part of design.parts) {
     const known = cachedPart(store.works, keyOf(part));
@@ -94,7 +94,7 @@ export function* workOutSteps(design: Design, store: PartCache = newPartCache())
       lines: linesLaid(workedPart),
       areaIds: areaIds(areas, workedPart.arrangement.borders),
       presents: areas.map((_, area) => presentOn(area)),
-      // A part that is left as it is keeps everything, whatever a scheme says of it.
+      // A part left as it is keeps everything, whatever the scheme says.
       ...(left ? { finishes: areas.map(() => null), conflicts: [] } : chosenFinishes(areas, choices)),
       blends: part.treatment === 'blend' ? areas.map(() => true) : areasWhere(({ blend }) => blend === true),
       uncleared: areasWhere(({ clear }) => clear === false),
@@ -104,7 +104,7 @@ export function* workOutSteps(design: Design, store: PartCache = newPartCache())
   return works;
 }
 
-/** Lines as set out; those the areas could not be worked out with say so. */
+/** Resolved lines; those the areas could not be computed with report that. */
 const linesLaid = ({ setOut, arrangement }: WorkedPart): readonly ResolvedLine[] =>
   arrangement.leftOut.length === 0
     ? setOut.lines

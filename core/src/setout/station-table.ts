@@ -109,7 +109,7 @@ export function defaultStationStep(lengthMm: number): number {
   return [1, 2, 5, 10].map((factor) => factor * power).find((step) => step >= wanted) ?? 10 * power;
 }
 
-/** Chords between marks may stray by this unless said otherwise, mm. */
+/** Default tolerance of chords between marks, mm. */
 export const DEFAULT_TOLERANCE_MM = RULE_OF_THUMB.stationToleranceMm;
 
 const measurer =

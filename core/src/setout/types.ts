@@ -36,7 +36,7 @@ export interface AreaPlan {
   /** Lasting: the lines round it, with the side of them it lies on. The code is what is written on the drawing. */
   readonly id: string;
   readonly code: string;
-  /** What is on it now; null: bare. */
+  /** Existing finish; null: bare. */
   readonly present: { readonly system: PaintSystemKey; readonly colour: string; readonly ageH: number } | null;
   /** True where that differs from the rest of its part. */
   readonly ownPresent: boolean;
@@ -52,9 +52,9 @@ export interface AreaPlan {
   }[];
   readonly seed: Coordinates;
   readonly sliver: boolean;
-  /** Finish it shall get; null: kept as it is. */
+  /** Planned finish; null: kept. */
   readonly finish: FinishId | null;
-  /** False where nobody has said anything about it yet. */
+  /** False if no choice was made yet. */
   readonly chosen: boolean;
   /** True where the finish fades out within it. */
   readonly blend: boolean;

@@ -5,7 +5,7 @@ import { marksOfFilm, marksOfPresent } from './film-times';
 import type { OrderProblem } from './problem';
 import type { Progress } from './stage';
 
-/** What a coat asks of an area before it may go on. */
+/** What a coat requires of an area before it may go on. */
 export interface CompatibilityTask {
   readonly area: number;
   readonly answer: CompatibilityAnswer;
@@ -23,7 +23,7 @@ export interface RecoatWindow {
   readonly toMin: number | null;
 }
 
-/** Work and waiting that the films below ask for. */
+/** Work and waiting required by the films below. */
 export interface CompatibilityCost {
   readonly tasks: readonly CompatibilityTask[];
   readonly windows: readonly RecoatWindow[];
@@ -36,7 +36,7 @@ export interface CompatibilityCost {
 }
 
 /**
- * Minutes of work an answer asks for on so many square metres: keying them, or a barrier coat over them.
+ * Minutes of work for an area: abrading it, or a barrier coat over it.
  * Source: rates of abrading and spraying, rules of thumb.
  */
 export function compatibilityMinutes(
@@ -50,10 +50,10 @@ export function compatibilityMinutes(
 }
 
 /**
- * Checks a coat against what lies below it on every open area, at the moment it really goes on: what is waited for on one area makes
- * the film on another older.
- * @param begins when the work of the stage begins, minutes from the start: keying comes first, before any tape
- * @param laterMin minutes of masking and mixing from then until the first coat could go on if nothing were asked for
+ * Checks a coat against the films below on every open area, at the moment it actually goes on: waiting for one area
+ * makes the film on another older.
+ * @param begins start of the stage's work, minutes from the start: abrading comes first, before any tape
+ * @param laterMin minutes of masking and mixing from then until the first coat could go on if nothing were required
  */
 export function compatibilityCost(
   problem: OrderProblem,
@@ -91,7 +91,7 @@ export function compatibilityCost(
         forbidden,
       };
     }
-    // What was waited for stays told, whatever the older film asks for by then.
+    // A wait stays in the result, whatever the older film requires by then.
     if (readyAt > ready)
       for (const task of tasks)
         if ((task.answer === 'wait' || task.answer === 'no') && !waited.has(task.area))
@@ -164,7 +164,7 @@ export function compatibilityAt(
     ? marksOfFilm(problem, film.finish, film.coats)
     : presentSystem && marksOfPresent(problem, presentSystem);
   const last = compatibilityOf({ marks: marks || null, ageMin: age, known: film !== null }, upper.system);
-  // Of a film painted in sections the first may be past a limit which the last still keeps.
+  // If a film was painted in sections, the first may be past a limit that the last one still keeps.
   const first =
     film?.spreadMin && last.answer === 'yes'
       ? compatibilityOf({ marks: marks || null, ageMin: age + film.spreadMin, known: true }, upper.system)

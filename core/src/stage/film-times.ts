@@ -28,7 +28,10 @@ function remembered<T>(map: Map<string, T>, key: string, make: () => T): T {
   return value;
 }
 
-/** Times of a film of so many coats in the air of the job: coats flash where it is sprayed, the rest dries where it is left. */
+/**
+ * Times of a film of a number of coats in the air of the job: coats flash where it is sprayed, the rest dries where
+ * it is left.
+ */
 export function filmTimes(problem: OrderProblem, finish: Finish, coats: number): FilmTimes {
   return remembered(memoryOf(problem).times, `${finish.id} ${coats}`, () => {
     const marks = marksOf(finish);
@@ -55,7 +58,10 @@ export function filmTimes(problem: OrderProblem, finish: Finish, coats: number):
   });
 }
 
-/** True where some stage might give up a school that begins so late. Which tapes there are is looked up only where the shelf leaves a doubt. */
+/**
+ * True if some stage might give up a pull timing that starts this late. The tapes are looked up only if the shelf
+ * leaves a doubt.
+ */
 function givesWay(problem: OrderProblem, fromMin: number): boolean {
   const { airC } = problem.air;
   if (!mayGiveUpTiming(fromMin, maxDwellMin(problem.shortestHours, airC))) return false;
@@ -81,7 +87,7 @@ function leastHours({ areas, borders, lastsH }: OrderProblem): number {
   return least;
 }
 
-/** Marks that say what may follow a film sprayed in this job. */
+/** Marks that decide what may follow a film sprayed in this job. */
 export const marksOfFilm = (problem: OrderProblem, finish: Finish, coats: number): FilmAgeMarks =>
   remembered(memoryOf(problem).marks, `${finish.id} ${coats}`, () =>
     filmAgeMarks(finish, problem.air, dryingBuildUm(finish, coats)),
@@ -93,7 +99,7 @@ export const marksOfPresent = (problem: OrderProblem, system: PaintSystemKey): F
 
 const counts = new WeakMap<Finish, Map<string, CoatCount>>();
 
-/** Coats of a finish over a colour; asked for again in every order that is tried. */
+/** Coats of a finish over a colour, cached. */
 export function memoizedCoats(finish: Finish, under: string): CoatCount {
   const byColour = counts.get(finish) ?? new Map<string, CoatCount>();
   counts.set(finish, byColour);

@@ -8,7 +8,7 @@ const ONE_GUN = 'gun';
 /** Gun a finish goes through; finishes a person wants through the same gun go through that of the first. */
 export function gunOf({ finishes, rules }: OrderProblem, finish: Finish): string {
   let current = finish;
-  // A pair leads to its first finish, which may itself be second in another pair.
+  // A pair leads to its first finish, which may itself be the second of another pair.
   for (let step = 0; step < rules.sameGun.length; step++) {
     const pair = rules.sameGun.find(([, second]) => second === current.id);
     const first = pair && finishes.get(pair[0]);

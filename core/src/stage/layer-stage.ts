@@ -2,12 +2,12 @@ import type { FinishId } from '../kit';
 import type { OrderProblem } from './problem';
 import type { Progress } from './stage';
 
-/** What a stage goes on as; null: as a colour. */
+/** Role of a stage; null: a colour. */
 export type StageLayerKind = 'primer' | 'clear' | null;
 
 /**
- * Whether a finish goes on as the primer under all colours or the clear over them, where the work stands; an area may have the same finish
- * as its own colour.
+ * Whether a finish is applied as the primer under all colours or the clear over them at this point; an area may have
+ * the same finish as its colour.
  */
 export function stageLayer(
   { areas, primer, clear }: OrderProblem,
@@ -20,7 +20,7 @@ export function stageLayer(
     : null;
 }
 
-/** Areas a colour goes on where it will not stay. Primer and clear are meant to lie under and over the others. */
+/** Areas on which a colour is temporary. Primer and clear are meant to lie under and over the others. */
 export const temporaryAreas = (
   { areas }: Pick<OrderProblem, 'areas'>,
   {

@@ -3,25 +3,25 @@ import { mixAgainMinutes } from './gun';
 
 /** How the coats of a stage share the lots their paint is mixed in, so that none is too old when it is sprayed. */
 export interface LotShares {
-  /** How long a lot may be used in the air of the job; null: it keeps. */
+  /** Pot life of a lot in the air of the job; null: unlimited. */
   readonly lifeMin: number | null;
   /** First coat of each lot, from 1; the first lot is mixed before all coats, each later one right before its first coat. */
   readonly from: readonly number[];
   /** So often one coat is mixed for: more than once where it takes longer than a mix lasts. */
   readonly perCoat: number;
-  /** Mixing between the coats, all told: minutes of work. */
+  /** Total mixing between the coats: minutes of work. */
   readonly mixMin: number;
-  /** Waiting between the coats, all told: what the mixing leaves of it. */
+  /** Total waiting between the coats, less the mixing. */
   readonly waitMin: number;
 }
 
 /**
- * Shares coats out to lots: as many of them to a lot as are on before it has gone off.
- * @param coats how many
- * @param eachMin one coat; `lastMin`: what is done with the same paint after the last one, fading it out
- * @param gapMin least time between two coats; where mixing takes longer than that, the next coat waits for it
- * @param potLifeMin how long a mix may be used; null: it keeps
- * @returns one lot where a paint is not mixed or keeps
+ * Divides coats into lots: as many coats per lot as fit into its pot life.
+ * @param coats number of coats
+ * @param eachMin one coat; `lastMin`: work with the same paint after the last coat, for fading out
+ * @param gapMin minimum time between two coats; if mixing takes longer, the next coat waits for it
+ * @param potLifeMin pot life; null: unlimited
+ * @returns one lot if a paint is not mixed, or its pot life is unlimited
  */
 export function lotsOf(
   {

@@ -74,8 +74,8 @@ export interface StageMaskCost extends MaskCost {
 }
 
 /**
- * What the mask of a stage costs: tape along every edge laid now, paper behind it; a strip one tape wide costs that tape once, an attached
- * part in reach is covered whole. What masks kept on from before already cover costs nothing.
+ * Cost of the mask of a stage: tape along every edge laid now, paper behind it; a strip one tape wide costs that
+ * tape once, an attached part in reach is covered whole. What masks that stayed on already cover is free.
  */
 export function stageMaskCost(
   problem: OrderProblem,
@@ -94,7 +94,7 @@ export function stageMaskCost(
   return { ...maskCost(problem, mask), readyAt, mask };
 }
 
-/** What so much of a mask costs. */
+/** Cost of a part of a mask. */
 export function maskCost(
   { areas, borders, model }: OrderProblem,
   { edges, covers, wholes, drips }: StageMask,
@@ -175,7 +175,7 @@ export const uncoverMin = ({ sizeM2, pieces }: Pick<Cover, 'sizeM2' | 'pieces'>)
 
 const costs = new WeakMap<TapeEdge, EdgeCost[]>();
 
-/** What an edge costs, worked out once. */
+/** Cost of an edge, cached. */
 export function memoizedEdgeCost(edge: TapeEdge, crisp: boolean, model: boolean): EdgeCost {
   const known = costs.get(edge) ?? [];
   if (known.length === 0) costs.set(edge, known);

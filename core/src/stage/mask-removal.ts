@@ -21,7 +21,10 @@ export interface StageMasks {
   readonly own: StandingMask | null;
   /** What stays on for later coats of what is beside it, one a part. */
   readonly outer: readonly StandingMask[];
-  /** What only keeps mist off other parts: it has no edge to be pulled in time, and comes off with every stage. */
+  /**
+   * Covers that only keep overspray off other parts: they have no edge to be pulled in time, and come off after
+   * every stage.
+   */
   readonly wholes: StandingMask | null;
 }
 
@@ -41,7 +44,7 @@ export function stageMasks(
     const anyTime = { school: times.school, span: { from: 0, to: null }, early: [], latestMin: Infinity };
     return { mask: stageMask, laidAt, at: lastCoatMin, pullMin, uncoverMin, tapeM, part: null, ...anyTime };
   };
-  // What goes over it later decides when it comes off: any time as far as this film is asked.
+  // Its removal depends on what goes over it later: this film allows any time.
   const outer = [...split.outer].map(([part, of]): StandingMask => ({ ...standingOf(of), part }));
   const wholes = mask.wholes.length === 0 ? null : standingOf({ ...mask, edges: [], covers: [] });
   if (split.inner.covers.length + split.inner.edges.length === 0) return { own: null, outer, wholes };
@@ -63,7 +66,7 @@ export interface MaskRemoval {
   readonly waitMin: number;
   /** When all tape is off, minutes from the start. */
   readonly offMin: number;
-  /** The gun is cleaned after so many pulls, and what of it did not fit in between: after all of them. */
+  /** Number of pulls after which the gun is cleaned; if it does not fit in between: after all of them. */
   readonly cleanAfter: number;
   readonly afterMin: number;
   readonly pullMin: number;
@@ -75,8 +78,8 @@ export interface MaskRemoval {
 }
 
 /**
- * When masks come off: after this stage with all that were kept on, or later.
- * @param through parts whose masks on what is kept stay on
+ * When masks come off: after this stage, with all those that were kept on, or later.
+ * @param through parts whose masks on kept areas stay on
  */
 export function maskRemoval(
   problem: OrderProblem,
@@ -130,7 +133,7 @@ export function maskRemoval(
     pullMin: allMin,
     uncoverMin: masks.reduce((sum, mask) => sum + mask.uncoverMin, 0),
     risk: RULE_OF_THUMB.keptRisk * past.reduce((sum, { tapeM }) => sum + tapeM, 0),
-    // A mask that comes off after its own stage lies as long as it must: that is told, there is nothing to be chosen.
+    // A mask that comes off after its own stage stays as long as needed: that is reported, there is no choice.
     late: past.some(
       (mask) =>
         mask !== own &&
@@ -141,7 +144,7 @@ export function maskRemoval(
   };
 }
 
-/** The same where the last coat goes on in sections and each is pulled in its turn: the gun is cleaned once all of them are painted. */
+/** The same if the last coat goes on in sections and each is pulled in turn: the gun is cleaned once all are painted. */
 export function removalInSections(
   off: MaskRemoval,
   { heaps, totalMin, paintedMin }: StageSections,
@@ -190,7 +193,7 @@ function earlyPulls(
 const endOf = (pull: EarlyPull | undefined, otherwise: number): number =>
   pull ? pull.at + pull.pullMin / pull.hands : otherwise;
 
-/** True where a mask comes off after the window of its school, or of single lines of it, or later than its tape comes off clean. */
+/** True if a mask comes off after its window, or that of single lines of it, or after the clean time of its tape. */
 export const isPastWindow = (problem: OrderProblem, mask: StandingMask, atMin: number): boolean =>
   pastSpan(problem, mask, atMin) ||
   mask.early.some(({ span }: EarlyPullGroup) => atMin > mask.at + (span.to ?? Infinity) + 1e-9);

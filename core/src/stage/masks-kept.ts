@@ -3,8 +3,9 @@ import type { OrderProblem } from './problem';
 import type { Progress, StageChoice, StageCost, StandingMask } from './stage';
 
 /**
- * Parts whose masks on what is kept stay on after a stage: every colour that was sprayed beside them gets another coat, of its own colour
- * over the primer or of the clear. Where one of them is finished all masks of the part come off, in the window of that paint.
+ * Parts whose masks on kept areas stay on after a stage: every colour sprayed beside them gets another coat, of its
+ * own colour over the primer or of the clear. If one of them is finished, all masks of the part come off, in the
+ * window of that paint.
  * Source: masks go through primer, colour and clear of one region; handbook, the mask of an object.
  */
 export function masksKeptAfter(
@@ -27,7 +28,8 @@ export function masksKeptAfter(
   });
   const standing = new Set(before.kept.map(({ part }) => part));
   for (const part of sprayed) if (!done.has(part) && (goesOn.has(part) || standing.has(part))) reached.add(part);
-  // A part left alone keeps its masks as long as something of it is still to come: they may have stayed on past its last colour.
+  // A part not sprayed keeps its masks while some of its coats are still ahead: they may have stayed on past its last
+  // colour.
   const ahead = new Set(
     areas.flatMap(({ part, finish: own }, index) =>
       own !== null && (!before.painted[index] || (clear?.areas[index] && !clears)) ? [part] : [],

@@ -38,14 +38,14 @@ export interface OrderArea {
   readonly narrowM: number | null;
   /** What shows now, `#rrggbb`. */
   readonly present: string;
-  /** System of what is on it now; null: bare. */
+  /** Existing system; null: bare. */
   readonly presentSystem: PaintSystemKey | null;
   readonly presentAgeMin: number;
-  /** What is on it now was abraded before the first stage, for what goes over it. */
+  /** The existing finish was abraded before the first stage, for what goes over it. */
   readonly keyed: boolean;
-  /** Finish it shall get; null: kept. */
+  /** Planned finish; null: kept. */
   readonly finish: FinishId | null;
-  /** Kept, and already in this finish: it may stay open while that is sprayed. */
+  /** A kept area that is already in this finish: it may stay open while that is sprayed. */
   readonly alike: string | null;
   /** The finish fades out within it: no hard edge against what is kept beside it. */
   readonly blend: boolean;
@@ -76,12 +76,12 @@ export interface OrderRules {
   readonly sameGun: readonly (readonly [string, string])[];
   /** `fresh`: every mask comes off after its stage; `free`: masks may stay on where their windows allow it. */
   readonly masks: 'fresh' | 'free';
-  /** Masks on what is kept stay on through primer, colour and clear of what is beside it. */
+  /** Masks on kept areas stay on through primer, colour and clear of what is beside them. */
   readonly through: boolean;
   /** Masks may stay on past the wanted window as long as the tape comes off clean, at a stated risk. */
   readonly late: boolean;
   readonly mostStages: number | null;
-  /** Colours may be sprayed wider than they stay where that is cheaper at all, not only where it is cheaper by far. */
+  /** Colours may be sprayed wider than they stay whenever that is cheaper, not only if it is much cheaper. */
   readonly wide: boolean;
   /** Orders that cost no more than this share above the cheapest are equals. */
   readonly equalShare: number;
@@ -110,7 +110,7 @@ export interface Layer {
   readonly areas: readonly boolean[];
 }
 
-/** Work and stuff of pieces a person lays themselves. */
+/** Work and material of manual pieces. */
 export interface OwnWork {
   readonly layMin: number;
   /** Taking them off, after the pull. */
@@ -143,17 +143,20 @@ export interface OrderProblem {
   /** The air it is sprayed in, until its last coat is on: what flashes between coats. */
   readonly sprayAir: DryingAir;
   readonly model: boolean;
-  /** School a person has chosen for the job; null: as each finish prefers. */
+  /** Pull timing chosen for the job; null: as each finish prefers. */
   readonly school: PullTiming | null;
   /** Shortest clean-removal time of all tapes on the shelf, h at 23 °C: what comes off within it is no question of the tape. */
   readonly shortestHours: number;
   /** Longest clean-removal time of the tapes that can make an edge, h at 23 °C; Infinity where none can. */
   readonly lastsH: (edge: MaskEdge) => number;
-  /** School a person has chosen for the line of an edge; null: as the rest of its mask. Left out: of no line. All edges of a strip have one. */
+  /**
+   * Pull timing chosen for the line of an edge; null: as the rest of its mask. Left out: for no line. All edges of a
+   * strip share one.
+   */
   readonly pulls?: LinePullTimings;
   readonly wish: Aim;
   readonly rules: OrderRules;
-  /** What goes on before and after the finishes of the areas. */
+  /** Layers applied before and after the finishes of the areas. */
   readonly primer: Layer | null;
   readonly clear: Layer | null;
 }
