@@ -1,13 +1,14 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { depth } from '../scripts/test-limits.mjs';
 import { attacks } from './attacks';
 import { makeDatabase, startServer } from './harness';
 import { closeOpened } from './opened';
 
 // A few of each attack on a real server beyond this machine; LINTREL_ATTACKS says how many.
 
-const COUNT = Number(process.env.LINTREL_ATTACKS ?? 12);
+const COUNT = Number(process.env.LINTREL_ATTACKS ?? depth(4, 12));
 /** Time limits of headers are looked at every three seconds, and are fifteen. */
 const OPEN_MS = 45_000;
 

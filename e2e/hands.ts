@@ -2,6 +2,27 @@ import type { ElementHandle, Page } from 'puppeteer-core';
 import { WAIT_MS } from '../scripts/test-limits.mjs';
 import { PHONE, type appUnderTest, type TestPage, type WIDE } from './harness';
 
+/** How a page is asked again and again, ms: every frame would keep the machine busy with nothing else. */
+const POLLING = 100;
+
+/**
+ * Finds what a screen reader would announce by this role and name; runs in the page. Roles are those of ARIA attributes and of the
+ * elements the application is made of; the name is the label, else the text that is not hidden from screen readers.
+ */
+function findNamed(role: string, name: string): Element | null {
+  const native: Record<string, string> = { link: 'a[href]', button: 'button', textbox: 'input', heading: 'h1,h2,h3' };
+  const nameOf = (element: Element): string => {
+    const label = element.getAttribute('aria-label');
+    if (label !== null) return label;
+    const copy = element.cloneNode(true) as Element;
+    copy.querySelectorAll('[aria-hidden=true]').forEach((hidden) => hidden.remove());
+    return copy.textContent ?? '';
+  };
+  const isHidden = (element: Element) => element.closest('[aria-hidden=true]') !== null;
+  const found = [...document.querySelectorAll([`[role=${role}]`, native[role]].filter(Boolean).join(','))];
+  return found.find((element) => !isHidden(element) && nameOf(element).trim() === name) ?? null;
+}
+
 /** What a person can do with a page, by finger or by mouse. */
 export class Hands {
   constructor(
@@ -17,7 +38,7 @@ export class Hands {
     await this.pressFound(async () => {
       await this.page.waitForFunction(
         (css, least) => document.querySelectorAll(css).length > least,
-        { timeout: WAIT_MS },
+        { timeout: WAIT_MS, polling: POLLING },
         selector,
         index,
       );
@@ -27,8 +48,11 @@ export class Hands {
 
   /** Presses what a screen reader would announce by this name. */
   async pressNamed(role: string, name: string): Promise<void> {
-    await this.pressFound(() =>
-      this.page.waitForSelector(`::-p-aria([role="${role}"][name="${name}"])`, { timeout: WAIT_MS }),
+    await this.pressFound(
+      async () =>
+        (
+          await this.page.waitForFunction(findNamed, { timeout: WAIT_MS, polling: POLLING }, role, name)
+        ).asElement() as ElementHandle<Element> | null,
     );
   }
 
@@ -40,14 +64,15 @@ export class Hands {
     await this.page.keyboard.press('a');
     await this.page.keyboard.up('Control');
     await this.page.keyboard.press('Backspace');
-    await input?.type(text);
+    // In one go, as a paste or a suggestion of the keyboard comes.
+    if (text !== '') await this.page.keyboard.sendCharacter(text);
   }
 
   /** Waits until the page holds a text, given as a pattern. */
   async sees(pattern: RegExp): Promise<void> {
     const appeared = this.page.waitForFunction(
       (source, flags) => new RegExp(source, flags).test(document.body.innerText),
-      { timeout: WAIT_MS },
+      { timeout: WAIT_MS, polling: POLLING },
       pattern.source,
       pattern.flags,
     );
@@ -60,7 +85,7 @@ export class Hands {
   async gone(pattern: RegExp): Promise<void> {
     await this.page.waitForFunction(
       (source) => !new RegExp(source).test(document.body.innerText),
-      { timeout: WAIT_MS },
+      { timeout: WAIT_MS, polling: POLLING },
       pattern.source,
     );
   }

@@ -26,7 +26,7 @@ import { createApp } from '../server/src/http/app';
 import { openHub, type Hub } from '../server/src/live/hub';
 import { openSensor, type SensorListener } from '../server/src/sensor/listen';
 import { openWorkerPool, type WorkerPool } from '../server/src/work/worker-pool';
-import { WAIT_MS } from '../scripts/test-limits.mjs';
+import { depth, WAIT_MS } from '../scripts/test-limits.mjs';
 import { Hands } from './hands';
 import { makeDatabase, PHONE, startBrowser, type TestBrowser, type TestDatabase, type TestPage } from './harness';
 
@@ -211,7 +211,7 @@ async function tapDone(who: Who, job: string, step: Step, doneBefore: number): P
   await hands.sees(new RegExp(`${doneBefore + 1} of \\d+ done`));
 }
 
-it('three jobs, two people and one booth: nothing is lost, and every pull falls into its window or is told in time', async () => {
+it('jobs of a day, two people and one booth: nothing is lost, and every pull falls into its window or is told in time', async () => {
   const week = Array.from({ length: 7 }, () => ({ fromMin: 420, toMin: 1140 }));
   const day = {
     version: 1,
@@ -222,7 +222,7 @@ it('three jobs, two people and one booth: nothing is lost, and every pull falls 
   };
   await api('PUT', '/shop/day', { revision: 0, day });
   const jobs: { id: string; title: string; steps: Step[] }[] = [];
-  for (const name of ['tansy', 'bramble', 'tansy']) {
+  for (const name of depth(['tansy'], ['tansy', 'bramble', 'tansy'])) {
     const file = JSON.parse(readFileSync(join(ROOT, `examples/${name}.json`), 'utf8')) as { design: { title: string } };
     if (jobs.some(({ title }) => title === file.design.title)) file.design.title += ' again';
     const { id, revision } = await api<Job>('POST', '/jobs/import', JSON.stringify(file));
@@ -380,7 +380,7 @@ it('three jobs, two people and one booth: nothing is lost, and every pull falls 
       }
     }
   }
-  expect(pulls).toBeGreaterThanOrEqual(3);
+  expect(pulls).toBeGreaterThanOrEqual(jobs.length);
   expect(tapped.filter(({ who, at }) => who === ROVER && at > AWAY.from && at < AWAY.to).length).toBeGreaterThan(0);
   expect(keptWhileAway).toBeGreaterThan(0);
   for (const who of PEOPLE) expect(phones[who].test.errors()).toEqual([]);

@@ -17,7 +17,7 @@ export default class LineReporter {
   onTestCaseResult({ path }, { status, fullName, duration }) {
     const file = relative(this.root, path);
     console.log(`${MARKS[status] ?? status} ${file}: ${fullName}${duration ? ` (${duration} ms)` : ''}`);
-    this.write({ file, name: fullName, status });
+    this.write({ file, name: fullName, status, ms: duration ?? 0 });
   }
 
   onTestFileResult({ path }, { failureMessage, testExecError, testResults }) {

@@ -12,7 +12,7 @@ const LOOK_MS = 1_000;
  * @param name what it is called in the output
  * @param args of the test runner
  * @param folder its results are kept in
- * @returns how many tests passed, failed and were skipped
+ * @returns how many tests passed, failed and were skipped; and, by the folder they are in, their number and the time in them
  */
 export async function runTests(
   name,
@@ -59,7 +59,20 @@ export async function runTests(
     passed: found('passed'),
     failed: failed === 0 && code !== 0 ? 1 : failed,
     skipped: found('pending') + found('todo'),
+    folders: byFolder(counted),
   };
+}
+
+/** Number of tests and seconds in them, by the first folder of their path. */
+function byFolder(results) {
+  const folders = {};
+  for (const { file, name, ms } of results) {
+    if (name === undefined) continue;
+    const folder = file.split('/')[0];
+    const { tests, seconds } = folders[folder] ?? { tests: 0, seconds: 0 };
+    folders[folder] = { tests: tests + 1, seconds: seconds + ms / 1000 };
+  }
+  return folders;
 }
 
 const resultsIn = (file) =>

@@ -1,5 +1,6 @@
 import { isAllowed, ROLES, type Job, type JobSummary, type Role } from '@lintrel/core';
 import request from 'supertest';
+import { depth } from '../../../scripts/test-limits.mjs';
 import { insertPerson, insertSession } from '../db/people';
 import { newToken } from '../people/secrets';
 import { startTestServer, type TestServer } from '../testing/server';
@@ -8,7 +9,7 @@ import { hostileRequests } from '../testing/hostile-requests';
 // Whatever is sent to whatever route by whomever: no answer of class 5xx, nothing told to one who may not know it, and the server lives.
 // LINTREL_HOSTILE says how many requests; fewer than that are tried by default.
 
-const REQUESTS = Number(process.env.LINTREL_HOSTILE ?? 1500);
+const REQUESTS = Number(process.env.LINTREL_HOSTILE ?? depth(300, 1500));
 /** Maximum time the server may take to answer that it lives, ms: far above what it takes, below what a person takes for dead. */
 const ALIVE_MS = 20_000;
 jest.setTimeout(60_000 + REQUESTS * 200);
