@@ -50,9 +50,9 @@ export interface Config {
   readonly demo: boolean;
   /** Folder of the daily backups; null: none are made. */
   readonly backups: string | null;
-  /** Another program on this machine speaks for it to the shop, and says by what way a request came. */
+  /** A reverse proxy on this machine serves the shop, and its forwarding headers are trusted. */
   readonly proxied: boolean;
-  /** Whether one has to sign in: always beyond this machine, and where it is asked for, as behind a proxy. */
+  /** Whether signing in is required: always beyond this machine, and if configured, as behind a proxy. */
   readonly signIn: boolean;
   /** Where the certificate of a server beyond loopback comes from: files given, or a folder for the shop's own; null: plain HTTP alone. */
   readonly certificate: { readonly cert: string; readonly key: string } | { readonly folder: string } | null;

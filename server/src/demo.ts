@@ -16,7 +16,7 @@ interface Story {
   readonly also?: (steps: readonly Step[]) => readonly Told[];
 }
 
-/** An entry so many minutes after a step was done. */
+/** An entry a number of minutes after a step was done. */
 interface Told {
   readonly after: Step;
   readonly minutes: number;
@@ -35,7 +35,7 @@ const coatsOf = (steps: readonly Step[], stage: number): Step[] =>
 const STORIES: Readonly<Record<string, Story>> = {
   // Between two coats, the window of the next about to open.
   Juniper: { last: (steps) => coatsOf(steps, 1)[0], agoMin: 14 },
-  // Its first rolled coat takes until tonight before the next may go on.
+  // Its first rolled coat dries until tonight.
   Saltwort: { last: (steps) => coatsOf(steps, 2)[0], agoMin: 3 * 60 },
   // Finished last month.
   Marigold: {
@@ -68,16 +68,16 @@ const STORIES: Readonly<Record<string, Story>> = {
   },
 };
 
-/** A demo job that is in the shop or done: its plan as it was started, and what was written down since. */
+/** A started or finished demo job: its frozen plan and its log. */
 export interface StartedDemo {
   readonly plan: Plan;
   readonly log: readonly LogEvent[];
 }
 
 /**
- * How far a demo job has come. Its log is written by its plan, so that the two never fall out of step.
- * @param planned works its plan out, where it is asked for
- * @returns null for a job that is still being set out
+ * Progress of a demo job. Its log is derived from its plan, so that the two always agree.
+ * @param planned computes its plan on demand
+ * @returns null for a job that is still being planned
  */
 export function startedDemo(title: string, planned: () => Plan, now: number): StartedDemo | null {
   const story = STORIES[title];

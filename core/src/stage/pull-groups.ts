@@ -6,9 +6,9 @@ import { pullingOf } from './pulling';
 import type { EarlyPullGroup, FilmTimes, PullGroups } from './stage';
 
 /**
- * The turns in which a mask comes off: all at once, unless a person has chosen a school for single lines of it. What is left, with paper and
- * film, comes off with the last of them.
- * @param pullMin work of pulling all of it
+ * Pull groups of a mask: all at once, unless a person has chosen a pull timing for single lines. The rest, with
+ * paper and film, comes off with the last group.
+ * @param pullMin work of pulling everything
  * @param lyingMin how long the tape has been lying when the last coat is on
  */
 export function pullGroups(

@@ -6,19 +6,21 @@ import type { OrderProblem } from './problem';
 import type { FilmTimes, Pulling, StandingMask } from './stage';
 
 /**
- * True where a school would be given up if its tape did not last so long. A school that takes less than half of what the tape
- * stands is kept: what else the tape lies for is then told, and the bound of the search may count on the wait.
- * @param fromMin when the school begins, minutes after the last coat
- * @param dwellMin how long the tape stays clean
+ * True if a pull timing would be given up if its tape did not last that long. A timing that needs less than half of
+ * the tape's clean time is kept: other reasons for a long dwell are reported, and the bound of the search may count
+ * on the wait.
+ * @param fromMin start of the window, minutes after the last coat
+ * @param dwellMin clean time of the tape
  */
 export const mayGiveUpTiming = (fromMin: number, dwellMin: number): boolean => fromMin > dwellMin / 2;
 
 /**
- * How the masks of a stage come off: by the wanted school, unless its tape would not last so long, then by an earlier one; unless one
- * person could not pull all of it within the window, then by a later one. What a person has chosen stays: more people pull then.
+ * How the masks of a stage come off: with the wanted pull timing; with an earlier one if its tape would not last;
+ * with a later one if one person could not pull everything within the window. A timing chosen by a person is kept,
+ * with more people if needed.
  * @param pullMin work of pulling
  * @param lyingMin how long the tape has been lying when the last coat is on
- * @param chosen school a person has chosen for its lines; null: that of the job, or of the finish
+ * @param chosen pull timing chosen for its lines; null: that of the job, or of the finish
  */
 export function pullingOf(
   problem: OrderProblem,
@@ -39,11 +41,11 @@ export function pullingOf(
   return { school: last, span: windows[last] ?? windows[school] ?? { from: 0, to: 0 } };
 }
 
-/** People it takes to do so many minutes of work within a span. */
+/** Number of people needed for an amount of work within a span. */
 export const peopleNeeded = (workMin: number, { from, to }: Span): number =>
   to === null || to <= from + 1e-6 ? 1 : Math.max(1, Math.ceil(workMin / (to - from) - 1e-9));
 
-/** The wanted school, or the latest before it that the tape lasts for. */
+/** The wanted pull timing, or the latest one before it that the tape lasts for. */
 function lastingSchool(
   problem: OrderProblem,
   windows: PullWindows,
@@ -59,13 +61,13 @@ function lastingSchool(
   return sooner.at(-1) ?? school;
 }
 
-/** The first school from this one on whose window one person's pulling fits into; the given one where none does. */
+/** The first pull timing from this one on whose window is long enough for one person; the given one if there is none. */
 function longEnough(windows: PullWindows, school: PullTiming, pullMin: number): PullTiming {
   const later = PULL_TIMINGS.slice(PULL_TIMINGS.indexOf(school));
   return later.find((timing) => windows[timing] && peopleNeeded(pullMin, windows[timing]) === 1) ?? school;
 }
 
-/** True where everything laid for a mask still comes off clean after so many minutes. */
+/** True if everything laid for a mask still comes off clean after this time. */
 const stays = (problem: OrderProblem, mask: StageMask, lyingMin: number): boolean =>
   lyingMin <= maxDwellMin(problem.shortestHours, problem.air.airC) || lyingMin <= dwellOf(problem, mask);
 

@@ -1,7 +1,7 @@
 import { type Aim, RULE_OF_THUMB } from '../kit';
 import type { StageCost } from './stage';
 
-/** What cannot be done weighs so many minutes: it is chosen only where there is no other way. */
+/** Cost of something forbidden, minutes: it is chosen only if there is no other way. */
 export const FORBIDDEN_MIN = 1_000_000;
 
 /** Work of a stage, minutes. */
@@ -11,8 +11,8 @@ export const workMinutes = (
   stage.layMin + stage.sealMin + stage.coatMin + stage.pullMin + stage.uncoverMin + stage.changeMin + stage.overMin;
 
 /**
- * What a stage weighs under a wish.
- * @returns millionths, a whole number: sums are exact, so ties are the same on every machine
+ * Score of a stage under an aim.
+ * @returns millionths, as an integer: sums are exact, so ties are the same on every machine
  */
 export function stageScore(stage: StageCost, wish: Aim): number {
   const { work, wait, risk, money } = RULE_OF_THUMB.wishes[wish];

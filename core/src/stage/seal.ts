@@ -8,7 +8,7 @@ import { marksOfFilm } from './film-times';
 import { finishOf, type OrderProblem } from './problem';
 import type { Progress } from './stage';
 
-/** Tape edges on texture that are sealed alike before colour goes on. */
+/** Tape edges on texture that are sealed alike before the colour. */
 export interface Seal {
   /** Finish that is brushed on thinly; null: liquid mask. */
   readonly product: string | null;

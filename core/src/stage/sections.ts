@@ -15,15 +15,15 @@ import { stageCost } from './stage-cost';
 /** What an edge is known by among those that come off. */
 export const edgeKey = ({ border, closed }: Pick<MaskEdge, 'border' | 'closed'>): string => `${border} ${closed}`;
 
-/** More sections than these are not told apart by the hand that is to keep a rhythm. */
+/** Maximum number of sections a person can keep apart. */
 const MOST_SECTIONS = 60;
 
 /**
- * How one person keeps a window that is too short for pulling everything: the last coat goes on section by section, and each is pulled in its
- * window. What is sprayed is divided into pieces, where none hangs on another: mist would reach what has been pulled beside it. What is rolled or
- * brushed is divided into its areas.
+ * How one person keeps a window that is too short for pulling everything: the last coat is applied section by
+ * section, and each section is pulled within its window. What is sprayed is divided into separate pieces, since
+ * overspray would reach what was pulled beside it; what is rolled or brushed is divided into areas.
  * @param span in which each section is to be pulled, minutes after it was painted
- * @returns null where there is no end to the window, nothing to be divided, or no way to keep it
+ * @returns null if the window has no end, nothing can be divided, or the window cannot be kept
  */
 export function sectionsFor(problem: OrderProblem, stage: StageCost, span: Span | null): StageSections | null {
   const { pulled, pulling, blendMin, open } = stage;
@@ -69,7 +69,7 @@ export function sectionsFor(problem: OrderProblem, stage: StageCost, span: Span 
       ownSections.map((section) => ({ ...section, unit: sized.indexOf(section), piece })),
     ).flat();
   });
-  // What has no tape to be pulled goes on first, with the first of the others.
+  // What has no tape goes on first, together with the first section.
   const [plain, taped] = [
     sections.filter(({ pullMin }) => pullMin <= 0),
     sections.filter(({ pullMin }) => pullMin > 0),
@@ -137,9 +137,9 @@ const pullOf = (
   );
 
 /**
- * An order of coats as one person does it alone: where a stage would take several to pull it in time, its last coat goes on in sections.
- * The order itself is the one found for as many people as it takes; only times change. Where sections would break another window the stage is
- * left as it is.
+ * An order of coats as one person does it: if a stage would need several people to pull in time, its last coat goes
+ * on in sections.
+ * The order itself stays; only times change. If sections would break another window, the stage is left unchanged.
  */
 export function onePersonOrder(problem: OrderProblem, { order, stages }: Sequence): Sequence {
   let progress = startProgress(problem);
@@ -155,7 +155,10 @@ export function onePersonOrder(problem: OrderProblem, { order, stages }: Sequenc
   return { order, stages: costs, score: sumOf(costs, (stage) => stageScore(stage, problem.wish)) };
 }
 
-/** True where a coat in sections is on before its paint has gone off, and before what is below is too old for it, and all tape comes off clean. */
+/**
+ * True if a coat in sections stays within its pot life and the window of the film below, and all tape comes off
+ * clean.
+ */
 function keepsTime(problem: OrderProblem, stage: StageCost, whole: StageCost): boolean {
   const { sections, lots, gap, coats, over, pulled, lastCoatMin, forbidden } = stage;
   if (!sections || !pulled || forbidden.length > whole.forbidden.length) return false;

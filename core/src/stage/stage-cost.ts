@@ -15,11 +15,11 @@ import { sealsOf } from './seal';
 import type { GunChange, Progress, StageChoice, StageCost } from './stage';
 
 /**
- * Works out one stage: the one evaluator behind search, plan and tests.
- * In the order of the work: wait until colour takes tape, and so long that what is below may be coated when the mask is on; key what is
- * below, mask and seal, part it by a barrier coat, make gun and paint ready, coats, clean the gun, wait, pull, uncover. Where the pull
- * leaves no time for it the gun is cleaned after it.
- * @returns its cost in minutes, and where the work stands afterwards
+ * Computes one stage: the one cost function behind search, plan and tests.
+ * In working order: wait until colour takes tape, and until what is below may be coated when the mask is on; abrade
+ * what is below, mask and seal, barrier coat, make gun and paint ready, coats, clean the gun, wait, pull, uncover.
+ * If the pull leaves no time for it, the gun is cleaned afterwards.
+ * @returns its cost in minutes, and the progress afterwards
  */
 export function stageCost(problem: OrderProblem, before: Progress, choice: StageChoice): StageCost {
   const finish = finishOf(problem, choice.finish);
@@ -153,7 +153,7 @@ export function gunChange(problem: OrderProblem, guns: Record<string, string>, f
   return { stripMin, mixMin, gateMin };
 }
 
-/** Minutes of a gun change, all told. */
+/** Total minutes of a gun change. */
 export const gunChangeMinutes = (problem: OrderProblem, guns: Record<string, string>, finish: Finish): number =>
   minutesOf(gunChange(problem, guns, finish));
 

@@ -9,19 +9,19 @@ import type { StageLayerKind } from './layer-stage';
 import type { LotShares } from './lots';
 import type { Seal } from './seal';
 
-/** What the order needs to know of a film of so many coats, minutes after its last coat. */
+/** Times of a film of a number of coats, minutes after its last coat. */
 export interface FilmTimes {
   readonly flashMin: number;
   /** Cleaning the gun after it, minutes; none where it goes through no gun. */
   readonly cleanMin: number;
-  /** When the next coat of it may go on after the one before. */
+  /** When its next coat may go on, after the previous one. */
   readonly gap: Span;
   readonly tapeSafeMin: number;
   /** Windows of the three schools, whatever tape is on it. */
   readonly windows: PullWindows;
-  /** School the tape is meant to be pulled by, if tape and time allow it. */
+  /** Intended pull timing, if tape and time allow it. */
   readonly school: PullTiming;
-  /** The tape is not pulled sooner, by whatever school it is in the end. */
+  /** Earliest pull with any timing. */
   readonly leastPullMin: number;
   /** Last moment the film lets the tape off whole; Infinity: it always does. */
   readonly latestMin: number;
@@ -30,7 +30,7 @@ export interface FilmTimes {
 /** When and how the masks of a stage come off. */
 export interface Pulling {
   readonly school: PullTiming;
-  /** Window of that school in this film, minutes after the last coat; `to` null: no end. The tape is not asked here. */
+  /** Window of that timing in this film, minutes after the last coat; `to` null: no end. Not limited by the tape. */
   readonly span: Span;
 }
 
@@ -40,7 +40,7 @@ export interface StandingMask {
   /** When its first tape was laid, and its last coat went on, minutes from the start. */
   readonly laidAt: number;
   readonly at: number;
-  /** Window they are meant to be pulled in, minutes after that coat. */
+  /** Intended pull window, minutes after that coat. */
   readonly school: PullTiming;
   readonly span: Span;
   /** Lines of it that a person wants pulled before the rest, the first of them first. */
@@ -55,10 +55,10 @@ export interface StandingMask {
   readonly part: PartId | null;
 }
 
-/** Lines that come off by one school, before the rest of their mask. */
+/** Lines that come off with one pull timing, before the rest of their mask. */
 export interface EarlyPullGroup {
   readonly school: PullTiming;
-  /** Window of that school in this film, minutes after the last coat. */
+  /** Window of that timing in this film, minutes after the last coat. */
   readonly span: Span;
   /** What of the mask it is: its edges, and strips that are one tape. */
   readonly mask: StageMask;
@@ -66,18 +66,18 @@ export interface EarlyPullGroup {
   readonly chosen: readonly (PullTiming | null)[];
 }
 
-/** How the edges of a mask come off: what comes first, and the school of the rest. */
+/** How the edges of a mask come off: what comes first, and the timing of the rest. */
 export interface PullGroups {
   readonly school: PullTiming;
   readonly span: Span;
   readonly early: readonly EarlyPullGroup[];
 }
 
-/** A turn as it is pulled: lines that come off before the rest. */
+/** An executed pull group: lines that come off before the rest. */
 export interface EarlyPull {
   readonly school: PullTiming;
   readonly span: Span;
-  /** Its edges, as they stand in the masks that come off. */
+  /** Its edges, as in the masks that come off. */
   readonly edges: ReadonlySet<MaskEdge>;
   readonly pullMin: number;
   readonly hands: number;
@@ -193,17 +193,20 @@ export interface StageCost extends StageChoice {
   readonly pullMin: number;
   /** Taking away paper and film after the pull. */
   readonly uncoverMin: number;
-  /** Made ready for colour: work checked, gun stripped down, paint mixed, and mixed anew between coats. */
+  /** Preparation for the colour: final check, gun stripped down, paint mixed, and mixed again between coats. */
   readonly changeMin: number;
   readonly change: GunChange;
   /** Abrading and barrier coats. */
   readonly overMin: number;
   readonly over: CompatibilityCost;
-  /** Minutes nobody masks or sprays: the gun is cleaned in them. */
+  /** Minutes without masking or spraying, in which the gun is cleaned. */
   readonly waitMin: number;
-  /** Cleaning the gun: after so many pulls, before the first or after the last of them. */
+  /** Cleaning the gun: after this number of pulls, before the first or after the last of them. */
   readonly cleaning: { readonly minutes: number; readonly after: number };
-  /** What the waiting is made of: until colour takes tape, until what is below may be coated, until a seal is dry, between coats, until the pull. */
+  /**
+   * Parts of the waiting: until colour takes tape, until what is below may be coated, until a seal is dry, between
+   * coats, until the pull.
+   */
   readonly waits: {
     readonly tapeMin: number;
     readonly overMin: number;
@@ -222,7 +225,7 @@ export interface StageCost extends StageChoice {
   /** Weighted metres of show edge. */
   readonly risk: number;
   readonly money: number;
-  /** Where its colour goes on and will not stay, m². */
+  /** Area on which its colour is temporary, m². */
   readonly strayM2: number;
   /** What must not be done; empty where all is well. */
   readonly forbidden: readonly ('over' | 'late')[];
@@ -241,6 +244,6 @@ export interface StageCost extends StageChoice {
 export interface Sequence {
   readonly order: readonly string[];
   readonly stages: readonly StageCost[];
-  /** Under the wish of the job, in millionths: whole numbers, so that equal costs are equal. */
+  /** Under the aim of the job, in millionths: integers, so that equal costs are equal. */
   readonly score: number;
 }

@@ -15,7 +15,10 @@ export interface CautionFacts {
 /** Finishes whose oils heat up in a rag. */
 const OILY: readonly Finish['system'][] = ['varnish', 'brush-enamel', 'boottop'];
 
-/** Usual cautions at a step; told once each, where they first apply. Source: usual practice; data sheets and local rules decide. */
+/**
+ * Usual cautions of a step; each appears once, where it first applies. Source: usual practice; data sheets and local
+ * rules decide.
+ */
 export function cautionsAt(step: Pick<Step, 'kind' | 'say'>, { kind, finish, high }: CautionFacts): SafetyCode[] {
   const when = (holds: boolean, code: SafetyCode): SafetyCode[] => (holds ? [code] : []);
   const twoPart = finish !== null && PAINT_SYSTEMS[finish.system].isocyanate;

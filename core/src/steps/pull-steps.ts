@@ -49,7 +49,7 @@ export function afterCoats(stage: StagePlan, finish: Finish, source: StepSource,
   uncoverStep(stage, source, clock);
 }
 
-/** Single lines that come off before the rest, by a school of their own. */
+/** Lines that come off before the rest, with their own pull timing. */
 function earlyStep(stage: StagePlan, finish: Finish, school: PullTiming, source: StepSource, { add }: StepClock): void {
   const turn = stage.early?.find((earlyLines) => earlyLines.school === school);
   const tapes = tapeRemovals(stage, source, school);
@@ -96,7 +96,7 @@ function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }:
     filmRule(lastCoatOf(one, source), pull, 'pull', source.finishes.get(one.finish), source, dryingLocationOf(school)),
   );
   const { school } = stage.pull ? stage : (windowed.find((other) => other.pull !== null) ?? stage);
-  // One window is told, from the last coat: it opens with the last of them and closes with the first.
+  // One window is shown, from the last coat: it opens with the last of them and closes with the first.
   const ownWindows = windows.map(({ one, pull }) => {
     const since = one.lastCoatMin - stage.lastCoatMin;
     return { from: since + pull.fromMin, to: pull.toMin === null ? null : since + pull.toMin };
@@ -141,7 +141,7 @@ function uncoverStep(stage: StagePlan, { items, parts }: StepSource, { add }: St
   );
 }
 
-/** Tape that comes off after a stage: with the rest, or before it by a school of its own. */
+/** Tape that comes off after a stage: with the rest, or before it with its own pull timing. */
 export const tapeRemovals = (stage: StagePlan, { items }: StepSource, early?: PullTiming): Item[] =>
   comingOff(
     stage,

@@ -4,7 +4,7 @@ import type { StageSource } from '../problem';
 import type { PartPlan } from '../setout';
 import type { StageCost, StageSection, StageSections } from '../stage';
 
-/** How one alone does it: so many sections, so many of them ahead. */
+/** The one-person plan of a stage in sections. */
 export const onePersonPlan = (sections: StageSections | null): OnePersonPlan | null =>
   sections && {
     sections: sections.sections.length,
@@ -12,7 +12,7 @@ export const onePersonPlan = (sections: StageSections | null): OnePersonPlan | n
     totalMin: sections.totalMin,
   };
 
-/** The same as it is said beside a pull or a coat, where it is not planned so already; nothing where it is not. */
+/** The same as a message at a pull or a coat, if the stage is not planned like that already. */
 export const onePersonMessage = ({ alone, sections }: StagePlan): { readonly alone?: Message } =>
   alone && !sections ? { alone: { code: 'advice.alone', values: { ...alone } } } : {};
 

@@ -7,7 +7,7 @@ export type Draft = Omit<Step, 'safety'> & { readonly say: StepMessage };
 
 type More = Partial<Pick<Draft, 'part' | 'items' | 'after' | 'needs' | 'gun'>>;
 
-/** Names a step: what a log knows it by. */
+/** Id of a step, which log entries refer to. */
 export const stepId = (session: SessionId, kind: StepKind, what: string | null): StepId =>
   [session, kind, ...(what === null ? [] : [what])].join(':') as StepId;
 
@@ -15,7 +15,7 @@ export const stepId = (session: SessionId, kind: StepKind, what: string | null):
 export interface StepClock {
   readonly steps: readonly Draft[];
   readonly add: (kind: StepKind, what: string | null, minutes: number, say: StepMessage, more?: More) => void;
-  /** Time nobody works: left out where there is none. */
+  /** A wait; left out if it is 0 minutes. */
   readonly pass: (kind: 'wait' | 'flash' | 'warm', what: string, minutes: number, say: StepMessage) => void;
 }
 
@@ -49,7 +49,7 @@ export function newStepClock(startMin: number, session: SessionId, stage: number
   };
 }
 
-/** Each step for a person comes after the one before it, and says so. */
+/** Makes each attended step follow the one before it. */
 export function chainSteps(steps: readonly Draft[]): Draft[] {
   let last: StepId | null = null;
   return steps.map((step) => {

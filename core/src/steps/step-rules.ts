@@ -8,7 +8,7 @@ import type { AfterRule } from '../runsheet';
 import { stepId } from './step-clock';
 import type { StepSource } from './steps';
 
-// What the steps of a stage may not be sooner than, or later. Every time is the one the stage worked out.
+// Time rules of the steps of a stage. Every time is the one computed for the stage.
 
 export const BLEND = 'blend';
 /** A coat of a stage, by its number, what it is faded out with, or some sections of it by their name. */
@@ -16,10 +16,10 @@ export const coatId = ({ session }: StagePlan, coat: number | string): StepId =>
 /** What the windows of a stage count from: the end of its last coat, and of fading it out. */
 export const lastCoatOf = (stage: StagePlan, { sequence }: Pick<StepSource, 'sequence'>): StepId =>
   coatId(stage, sequence.stages[stage.number - 1]!.blendMin > 0 ? BLEND : stage.coats);
-/** Name of the mixing of a lot, from 0: of the first nothing is said, it may be the only one. */
+/** Name of a lot, from 0: the first has none, since it may be the only one. */
 export const lotName = (lot: number): string | null => (lot === 0 ? null : `${lot + 1}`);
 
-/** Minutes after a step has ended; `againMin`: when it may be after all. */
+/** Minutes after the end of a step; `againMin`: start of a second window. */
 interface Between {
   readonly fromMin: number;
   readonly toMin: number | null;
@@ -58,7 +58,7 @@ export const dryingLocationOf = (school: PullTiming | null): 'left' | 'sprayed' 
 
 const airOnly = ({ airC, rhPercent, movement }: DryingAir): DryingAir => ({ airC, rhPercent, movement });
 
-/** Before tape goes on colour of this job: one rule for each stage whose colour is covered now. */
+/** Before tape is applied to a colour of this job: one rule for each stage whose colour is covered now. */
 export function tapeSafeRules(stage: StagePlan, source: StepSource): AfterRule[] {
   const { stages, sequence } = source;
   const here = sequence.stages[stage.number - 1]!;
@@ -99,8 +99,8 @@ export function recoatRules(stage: StagePlan, source: StepSource): AfterRule[] {
 }
 
 /**
- * A coat is on before the paint mixed for it has gone off: it begins so much sooner as it takes.
- * @returns none where the paint keeps, or where a coat takes longer than a mix lasts: it is mixed on the way then
+ * A coat has to be on within the pot life of its mix: it starts earlier by its own minutes.
+ * @returns none if the pot life is unlimited, or shorter than a coat, which is then mixed several times
  */
 export function potRules(stage: StagePlan, coat: number, minutes: number, { sequence }: StepSource): AfterRule[] {
   const { lots } = sequence.stages[stage.number - 1]!;

@@ -50,9 +50,8 @@ export interface StepSource {
 }
 
 /**
- * Writes the steps of a plan in the order of the work: what is prepared once, then stage by stage, then what is counted out and looked
- * over. Each has its minutes and what it may not be sooner or later than. Every time comes from the stage as it was worked out; nothing
- * is worked out here.
+ * Writes the steps of a plan in working order: preparation, stage by stage, then counting out and inspecting. Each
+ * has its minutes and its time rules. Every time was computed for the stage; nothing is computed here.
  */
 export function stepsOf(source: StepSource): Step[] {
   const steps = source.stages.flatMap((stage) => stageSteps(stage, source));
@@ -99,7 +98,7 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
   const laidAlone = lines.filter(({ sheetOf }) => sheetOf === null);
   laidAlone.forEach((line, index) => {
     const behind = backingOf(line, backings);
-    // What is cut from one film is laid in one go.
+    // Shapes cut from one film are applied in one go.
     const laid = [...withBacking(line, backings), ...lines.filter(({ sheetOf }) => sheetOf === line.id)];
     const ids = laid.map(({ id }) => id);
     add('lay', line.id, layMinOf(laid), laySay(line, behind, parts), {

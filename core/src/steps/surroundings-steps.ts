@@ -20,7 +20,7 @@ export function groupSurroundings(rims: readonly SurroundingsItem[]): Surroundin
   return [...groups.values()];
 }
 
-/** What is said of such a step. */
+/** Message of such a step. */
 export function surroundingsMessage(alike: readonly SurroundingsItem[], parts: readonly PartPlan[]): StepMessage {
   const { part, material, widthMm, beyond, count, techniques } = firstItem(alike);
   const [technique, ...more] = techniques.map(({ from: _from, to: _to, ...how }) => how as Technique);

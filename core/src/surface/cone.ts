@@ -17,7 +17,10 @@ const schema = v.strictObject({
 });
 export type ConeSurface = v.InferOutput<typeof schema>;
 
-/** A cone unrolled: a sector of a ring, its top along y = 0. Its ends are round on the sheet and flattened: what counts is the flattened rim. */
+/**
+ * A cone unrolled: a sector of a ring, its top along y = 0. Its ends are arcs on the sheet, flattened; the flattened
+ * outline is used everywhere.
+ */
 export const cone: SurfaceType<ConeSurface, typeof schema> = {
   schema,
   faults: ({ d1, d2 }) => (d1 === d2 ? [{ keys: ['d2'], why: messageWithoutValues('surface.cone-is-tube') }] : []),

@@ -116,7 +116,7 @@ export interface PlacedFeature {
   readonly bend: 'convex' | 'concave' | null;
 }
 
-/** Places features on the sheet; those measured from a datum that is gone are left out. */
+/** Places features on the sheet, except those measured from a missing datum. */
 export function placedFeatures(features: readonly Feature[], datums: readonly Datum[]): PlacedFeature[] {
   return features.flatMap((feature): PlacedFeature[] => {
     const datum = datums.find(({ id }) => id === feature.datum);

@@ -87,7 +87,7 @@ export function geodesicBetween(chart: TurnedChart, from: Point, to: Point): Pat
   return asPath(chart, follow(chart, { ...a, heading }, length, stepsFor(length)), length, to);
 }
 
-/** Runs a line straight on from one end of it until it has left the surface, or gone round three times. */
+/** Extends a line straight from one end until it leaves the surface or has gone round three times. */
 export function extendGeodesic(chart: TurnedChart, end: PathPoint, forward: boolean): PathPoint[] {
   const { axle } = chart;
   const place = chart.axle.onRound(end);

@@ -34,7 +34,7 @@ export type EdgePosition = (typeof EDGE_POSITIONS)[number];
 
 /** What an edge of a part is called. */
 export interface EdgeMessages {
-  /** From 1, the way the outline was typed, and where it is on the drawing; plans from before do not tell. */
+  /** From 1, in the order of the outline, and its position on the drawing; missing in older plans. */
   readonly 'edge.numbered': { readonly number: number; readonly seen?: EdgePosition };
   /** End of a round part where measuring along it begins, and the other. */
   readonly 'edge.near': NoValues;

@@ -70,7 +70,7 @@ export function outlineRing(outline: Outline): Point[] {
 
 /** Trouble with an outline, and which corner it is at. */
 export interface OutlineFault {
-  /** Index into the corners or edges as typed; null when the outline as a whole is meant. */
+  /** Index of the corner or edge as typed; null for the whole outline. */
   readonly corner: number | null;
   readonly why: SurfaceMessage;
 }

@@ -48,7 +48,7 @@ export interface ProfilePoint {
 /** Places of each span of a smooth profile at which its length is known. */
 const PER_SPAN = 256;
 
-/** Makes a profile measurable; a smooth one is a cubic spline over centripetal distance. */
+/** Parametrizes a profile by its length; a smooth one is a cubic spline over centripetal distance. */
 export function profileOf({ start, edges, smooth }: ProfileShape): Profile {
   const spans = chainSpans(start, edges);
   if (!smooth || edges.length < 2)
@@ -114,7 +114,7 @@ function widest(spans: readonly ChainSpan[]): number {
   }, 0);
 }
 
-/** Knots by the square root of the distance from pair to pair, which keeps the curve from looping. */
+/** Centripetal parametrization: knots by the square root of the distance, which prevents loops. */
 const centripetal = (places: readonly Point[]): number[] =>
   places.reduce<number[]>(
     (sums, place, index) => [

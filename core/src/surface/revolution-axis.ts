@@ -8,7 +8,7 @@ export interface RevolutionPoint {
   readonly angle: number;
 }
 
-/** A surface of revolution, as it is across: how far out the skin is at every distance along it. */
+/** Cross-section of a surface of revolution: its radius at every distance along the skin. */
 export interface GirthProfile {
   /** Length along the skin, mm. */
   readonly lengthMm: number;
@@ -54,7 +54,7 @@ export function revolutionToSpace({ at }: GirthProfile, { along, angle }: Revolu
   return { at: { x: axis, y: radius * sin, z: radius * cos }, out: { x: -slope, y: axial * sin, z: axial * cos } };
 }
 
-/** What every turned skin has in common to be looked at. */
+/** Viewing functions shared by all surfaces of revolution. */
 export function revolutionView({ onSheet, lengthMm }: RevolutionAxis) {
   const STEPS = 48;
   const end = (along: number) =>

@@ -39,7 +39,7 @@ export function cutRevolution(axle: RevolutionAxis, { a, b, c, offset }: PartPla
   });
 }
 
-/** A cut runs this far beyond the ends of the surface, so that it surely meets their flattened rims. */
+/** A cut runs this far beyond the ends of the surface, so that it certainly crosses their flattened outlines. */
 const BEYOND_MM = 0.2;
 
 type Sample = Omit<PathPoint, 'at'>;

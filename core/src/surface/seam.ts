@@ -4,7 +4,7 @@ import { distance, type PathPoint, type Point } from '../curves';
 export interface Seam {
   /** The two edges, the lower one on the sheet first. */
   readonly edges: readonly (readonly [Point, Point])[];
-  /** How many times round a place lies: 0 at the top, ±0.5 at the seam; `near` settles which turn is meant where there are several. */
+  /** Turns round of a point: 0 at the top, ±0.5 at the seam; `near` selects the turn if there are several. */
   readonly turnsAt: (place: Point, near: number) => number;
   /** True where a straight line on the sheet goes round evenly. */
   readonly even: boolean;

@@ -12,9 +12,9 @@ export const SURFACE_KINDS = ['flat', 'tube', 'cone', 'turned', 'folded'] as con
 export type SurfaceKind = (typeof SURFACE_KINDS)[number];
 
 /**
- * A surface laid flat, and all that is asked of one: where it ends and closes, how one walks on it, what is true of lengths on its
- * drawing, where a plane meets it and where it is in space. Its sheet is seen from outside, x to the right, y up, mm. Every kind of
- * surface makes one; what follows asks the skin and never the kind.
+ * A developed surface: outline and seam, geodesics, metric of its drawing, plane cuts, and points in space. Its
+ * sheet is seen from outside, x to the right, y up, mm. Every kind of surface makes one; later steps use only this
+ * interface, never the kind.
  */
 export interface Skin {
   /** For names and pictures alone. */
@@ -31,7 +31,7 @@ export interface Skin {
   readonly axle: RevolutionAxis | null;
   /** What lengths, bends and sizes on the drawing really are; null where the drawing is true. */
   readonly metric: Metric | null;
-  /** Rims a line is cut at, and whether a place that lies on none of them is on the part. */
+  /** Outlines a line is cut at, and whether a point on none of them is on the part. */
   readonly rims: readonly (readonly Point[])[];
   readonly holds: (place: Point) => boolean;
   /** Where one gets by walking straight on: heading in radians from x, length in mm on the skin. */
@@ -40,15 +40,15 @@ export interface Skin {
   readonly between: (from: Point, to: Point) => Path | null;
   /** Places straight on from an end of a line until the part is left; direction as along the line. Without the end itself. */
   readonly onward: (end: PathPoint, forward: boolean) => PathPoint[];
-  /** Where a plane meets it, not yet cut at rims or seam; empty where it misses. */
+  /** Its intersection with a plane, not yet cut at outline or seam; empty if it misses. */
   readonly cut: (plane: PartPlane) => Path[];
   /** Place on the part, and outward direction there; the part's own directions, mm. */
   readonly inSpace: (place: Point) => PlacedPoint;
   /** Takes a place to where it is on the skin of the opposite part: left for right, or round the other way. The same both ways. */
   readonly reflect: (place: Point) => Point;
-  /** What one sees as its rim: the outline, or both ends of a round one; closed. */
+  /** Its visible boundary: the outline, or both ends of a round one; closed. */
   readonly shownRims: () => readonly (readonly Point[])[];
-  /** How it is cut into facets to be looked at; null where an area is seen as it is drawn. */
+  /** Facets for viewing; null if an area is drawn as it is. */
   readonly facets: SkinFacets | null;
 }
 
@@ -68,7 +68,7 @@ export interface PlacedPoint {
 export interface SkinFacets {
   readonly placeAt: (along: number, up: number) => Point;
   readonly holds: (place: Point) => boolean;
-  /** True where neighbours along it may be one facet: it does not fold on the way. */
+  /** True if neighbours along it may share a facet: there is no fold in between. */
   readonly long: boolean;
 }
 

@@ -44,7 +44,7 @@ export const scaleVector = (a: SpacePoint, factor: number): SpacePoint => ({
   z: a.z * factor,
 });
 
-/** Direction of length 1; the zero direction stays as it is. */
+/** Unit vector; zero stays zero. */
 export const unitVector = (a: SpacePoint): SpacePoint => scaleVector(a, 1 / (vectorLength(a) || 1));
 
 /** Turns a direction of the part into one of the whole piece: roll, then pitch, then yaw. */

@@ -8,7 +8,7 @@ export interface SurfaceFault {
   readonly why: SurfaceMessage;
 }
 
-/** A kind of surface: all that is asked of it. A further kind is one more of these, in a file of its own. */
+/** A kind of surface. To add one, implement this in a file of its own. */
 export interface SurfaceType<S, Schema extends GenericSchema> {
   /** How the job file writes it. */
   readonly schema: Schema;

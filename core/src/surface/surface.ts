@@ -19,7 +19,7 @@ export const surfaceSchema = v.variant(
 );
 export type Surface = v.InferOutput<typeof surfaceSchema>;
 
-/** Each kind takes the surfaces of its own name. */
+/** Surface types by their name. */
 interface AnyKind {
   readonly faults: (surface: Surface) => SurfaceFault[];
   readonly sizedBy: SurfaceFault['keys'];
@@ -40,7 +40,7 @@ export function surfaceFaults(surface: Surface): SurfaceFault[] {
   return surfaceTrouble.length > 0 ? surfaceTrouble : tooFar(surface, sizedBy);
 }
 
-/** Laid flat, a surface must lie where areas are worked out exactly. */
+/** The developed surface must lie within the range in which areas are computed exactly. */
 function tooFar(surface: Surface, keys: SurfaceFault['keys']): SurfaceFault[] {
   const { minX, minY, maxX, maxY } = boundingBox(skinOf(surface).ring);
   const far = Math.max(-minX, -minY, maxX, maxY);

@@ -14,7 +14,10 @@ export function distanceAcrossSheet(ring: readonly Point[], end: Point): number 
   return distance({ x: box.minX, y: box.minY }, { x: box.maxX, y: box.maxY }) + 1;
 }
 
-/** What is the same on every sheet that shows lengths as they are: straight is straight, and what lies within the outline is on it. */
+/**
+ * Functions shared by all sheets that show true lengths: straight lines are geodesics, and the inside of the outline
+ * is on the part.
+ */
 export const trueSheetSkin = (
   ring: readonly Point[],
 ): Pick<Skin, 'metric' | 'walk' | 'between' | 'onward' | 'rims' | 'holds'> => ({

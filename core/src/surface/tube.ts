@@ -7,7 +7,7 @@ import { distanceAcrossSheet, extendStraight, trueSheetSkin } from './true-sheet
 const schema = v.strictObject({ kind: v.literal('tube'), diameter: lengthMm(), length: lengthMm() });
 export type TubeSurface = v.InferOutput<typeof schema>;
 
-/** A line that winds round a tube is run on for at most so many turns. */
+/** Maximum number of turns for extending a line round a tube. */
 const MOST_TURNS = 3;
 
 /** A tube unrolled: its top is y = 0, its seam is below. */

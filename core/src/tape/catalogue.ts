@@ -1,6 +1,6 @@
 import type { Tape, TapeKind } from './tape';
 
-/** Said of every figure that ships. */
+/** Note on every shipped figure. */
 export const TYPICAL_NOTE = "typical, take your data sheet's";
 
 type KindRow = readonly [

@@ -17,7 +17,7 @@ export const SUPPLY_UNITS: Readonly<Record<SupplyKind, 'm2' | 'm' | 'ml' | 'piec
   'liquid-mask': 'ml',
 };
 
-/** Something on the shelf that covers or closes, as it is bought. */
+/** A covering or closing material on the shelf, as it is bought. */
 export const supplySchema = v.strictObject({
   /** Unique among its like. */
   code: idText<SupplyCode>(),
@@ -38,7 +38,7 @@ export type Supply = v.InferOutput<typeof supplySchema>;
 
 type Row = readonly [code: string, kind: SupplyKind, name: string, sizeMm: number | null, pack: number];
 
-// Usual packs of generic stuff (rule of thumb); every one can be edited on the Shelf.
+// Usual packs of generic materials (rule of thumb); each can be edited on the Shelf.
 const ROWS: readonly Row[] = [
   ['paper-450', 'paper', 'Masking paper 450 mm, 50 m', 450, 22.5],
   ['paper-900', 'paper', 'Masking paper 900 mm, 50 m', 900, 45],

@@ -1,7 +1,7 @@
 import { wordsFor } from '@lintrel/words';
 import { ask } from '../ask';
 
-/** The answer to a question a test knows to be sound. */
+/** The answer to a question with valid input. */
 export function answer(name: string, input: Record<string, unknown>): Readonly<Record<string, unknown>> {
   const result = ask(name, input);
   if (!result.ok) throw new Error(JSON.stringify(result.faults));

@@ -36,7 +36,7 @@ for (let seed = first; seed < first + count; seed++) {
     if (alone.stages.some(({ sections }) => sections)) divided++;
   }
   if (seed % 4 > 0) continue;
-  // The same with a school for every second line.
+  // The same with a pull timing for every second line.
   const lines = [
     ...new Map(
       plan.items.filter(isLine).map(({ part, line, lineCode }) => [`${part} ${line}`, { part, line, lineCode }]),

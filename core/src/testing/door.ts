@@ -1,7 +1,7 @@
 import { type Design, emptyDesign, type Part } from '../job';
 import { straight } from './samples';
 
-// A door in three colours, one above the other, for tests of what follows from an order of coats.
+// A panel in three colours, one above the other, for tests of what follows from an order of coats.
 
 export const part = (over: Partial<Part> = {}): Part => ({
   id: 'door',

@@ -7,7 +7,7 @@ import MCIndexSnapRounder from 'jsts/org/locationtech/jts/noding/snapround/MCInd
 import Polygonizer from 'jsts/org/locationtech/jts/operation/polygonize/Polygonizer.js';
 import ArrayList from 'jsts/java/util/ArrayList.js';
 
-/** Parts of a millimetre the library keeps: 1 µm, as our own grid. */
+/** Precision of the library: 1 µm, as our own grid. */
 const GRID_PER_MM = 1000;
 
 /**

@@ -6,7 +6,7 @@ import { areaRef } from '../kit';
 import { distanceInBand, placeBand, type PlacedTapeBand, pointBesideLine, samplesInBand } from '../runs';
 import type { PartWork } from '../setout';
 
-// Looks at the tapes of a plan as they lie on the parts, from lines, areas and widths alone: no rule of the plan is used.
+// Checks the tapes of a plan by their geometry alone, from lines, areas and widths: no rule of the plan is used.
 
 /** A place where tape is missing, or lies on what is painted. */
 export interface MisplacedTape {
@@ -20,7 +20,7 @@ export interface MisplacedTape {
 /** How far off its line a tape may lie, and how far over what is painted, mm. Source: handbook. */
 const OFF_LINE_MM = 0.025;
 const OVER_OPEN_MM = 0.2;
-/** Places looked at along each border. */
+/** Samples along each border. */
 const PLACES = 9;
 
 /** Finds where an edge has no tape along it, or a tape lies on what is painted without a word on it. */
@@ -79,7 +79,7 @@ function onPart(stage: StagePlan, work: PartWork, plan: Plan): MisplacedTape[] {
   return [...bare, ...over];
 }
 
-/** What a person or the hand at the piece decides, and what is cut from film, lies as its line does. */
+/** Manual choices and film cuts are not checked. */
 const untold = ({ material, tapeKind }: LineItem): boolean => material === null || tapeKind === 'T';
 
 const nextTo = (band: PlacedTapeBand | null, place: Point): boolean =>

@@ -16,7 +16,7 @@ import {
   startProgress,
 } from '../stage';
 
-/** An area in a finish, or kept, on one part of bare steel. */
+/** An area with a finish, or kept, on one part of bare steel. */
 export const sampleArea = (index: number, finish: string | null, changes: Partial<OrderArea> = {}): OrderArea => ({
   id: areaRef('p', `a${index + 1}`),
   area: `a${index + 1}`,
@@ -36,7 +36,7 @@ export const sampleArea = (index: number, finish: string | null, changes: Partia
   ...changes,
 });
 
-/** A straight border of so many metres. */
+/** A straight border of a length in metres. */
 export const sampleBorder = (
   a: number,
   b: number,
@@ -66,7 +66,7 @@ export const sampleProblem = (
   attached: new Map(),
   finishes: new Map(SHIPPED_FINISHES.map((finish) => [finish.id, finish])),
   air: { airC: 20, rhPercent: 50, movement: 'normal' },
-  // Sprayed in the air it is left in, where nothing else is said.
+  // By default sprayed in the air it is left in.
   sprayAir: changes.air ?? { airC: 20, rhPercent: 50, movement: 'normal' },
   model: false,
   school: null,

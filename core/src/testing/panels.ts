@@ -4,7 +4,7 @@ import { type Design, designFaults, emptyDesign, type Part, type Shelf, SHIPPED_
 import { planJob } from '../plan';
 import { BASE } from './samples';
 
-/** A flat panel of so much, primed days ago. */
+/** A flat panel, primed days ago. */
 export const panel = (id: string, width: number, height: number, over: Partial<Part> = {}): Part => ({
   id,
   name: `Panel ${id}`,

@@ -266,7 +266,7 @@ const presentPlaces = (areas: readonly PartAreaChoice[], roll: Dice): PresentAt[
     roll.chance(0.1) ? [{ part, seed, system: roll.of(SYSTEMS), colour: '#2f6f62', ageH: roll.of([0, 30, 2000]) }] : [],
   );
 
-/** What a person lays, turns round or keeps for themselves by hand. */
+/** Manual choices: pieces, layering, own ways of masking. */
 function byHand(
   parts: readonly Part[],
   finishes: readonly Finish[],
@@ -291,8 +291,8 @@ function byHand(
 }
 
 /**
- * A random job with the shelf that ships; the same seed gives the same job.
- * @param store lines and areas are worked out to choose among them: whoever plans the job as well need not do it again
+ * A random job with the shipped shelf; the same seed gives the same job.
+ * @param store cache: its lines and areas can be reused for planning
  */
 export function randomJob(seed: number, store?: PartCache): Design {
   const roll = dice(seed);

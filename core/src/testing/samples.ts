@@ -19,11 +19,11 @@ export const samplePart = (changes: Partial<PartShape> = {}): PartShape => ({
   ...changes,
 });
 
-/** A sample part worked out. */
+/** A sample part, resolved. */
 export const setOutOne = (changes: Partial<PartShape>): SetOut =>
   setOutParts([samplePart(changes)]).get('part') as SetOut;
 
-/** Lines worked out on a surface. */
+/** Lines resolved on a surface. */
 export const linesOn = (
   surface: Surface,
   lines: readonly TrimLine[],

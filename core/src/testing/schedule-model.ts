@@ -1,8 +1,8 @@
 import type { ScheduleProblem } from '../schedule/problem';
 
 /**
- * The same problem as a mixed-integer program in the text format of solvers: starts, who does what in which shift, and which of two tasks
- * comes first. For tasks that do not pause, limits that may not be passed, and one hand at most.
+ * The same problem as a mixed-integer program in the LP text format: start times, assignments to shifts, and order
+ * of tasks. For tasks that do not pause, limits that may not be exceeded, and one worker at most.
  */
 export function modelOf({ tasks, workers, places, nowMin }: ScheduleProblem): string {
   const big = Math.max(...workers.flatMap(({ hours }) => hours.map(({ to }) => to))) - nowMin;

@@ -1,7 +1,7 @@
 import type { StepId } from '../kit';
 import type { Step } from '../runsheet/step';
 
-/** A step of a run sheet for tests: what matters to one is said by it. */
+/** A step of a run sheet for tests, with the fields that matter. */
 export const stepFor = (id: string, kind: Step['kind'], more: Partial<Step> = {}): Step => ({
   id: id as StepId,
   stage: 1,

@@ -1,9 +1,9 @@
 import { readFailed, type Reading, readOk } from '../kit';
 
 /**
- * Reads a decimal comma as a point: the keys of some phones have no other. A comma before exactly three digits may stand for thousands as well:
- * it is refused with both readings, and so is more than one comma.
- * @param text as it was typed, with whatever stands round the number
+ * Reads a decimal comma as a point: the keypads of some phones have no point. A comma before exactly three digits
+ * may also separate thousands: it is refused with both readings, as is more than one comma.
+ * @param text as typed, including units
  * @returns the text with a point
  */
 export function decimalPointOf(text: string): Reading<string> {

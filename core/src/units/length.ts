@@ -31,9 +31,9 @@ const FRACTION = /^(\d+)\/(\d+)$/;
 const UNIT = /^(mm|cm|m|inches|inch|in|ft|"|″|'|′)$/i;
 
 /**
- * Reads a typed length.
- * @param text what was typed: `18`, `18mm`, `1.2 m`, `3 1/2"`, `7/16`, `1' 6"`, at scale also `600 mm real`
- * @param context unit of a bare number (mm unless said) and the job's scale
+ * Parses a typed length.
+ * @param text for example `18`, `18mm`, `1.2 m`, `3 1/2"`, `7/16`, `1' 6"`, at scale also `600 mm real`
+ * @param context unit of a bare number (default mm) and the job's scale
  * @returns millimetres (signed, finite), or what was and was not understood; nothing is guessed
  */
 export function readLength(text: string, context: LengthContext = {}): Reading<number> {

@@ -3,7 +3,7 @@ import { decimalPointOf } from './decimal-comma';
 
 const NUMBER = /^[-−+]?(?:\d+(?:\.\d*)?|\.\d+)(?:e[+-]?\d+)?$/i;
 
-/** A typed minus may be the sign of the keyboard or that of a book. */
+/** Replaces the typographic minus sign by a hyphen-minus. */
 export const minusSignOf = (text: string): string => text.replace('−', '-');
 
 /**

@@ -13,7 +13,7 @@ export interface SchemeTotals {
 
 /** What two schemes of one job differ in. */
 export interface SchemeComparison {
-  /** Areas that get another finish; null: kept. */
+  /** Areas with different finishes; null: kept. */
   readonly areas: readonly {
     readonly part: PartId;
     readonly area: AreaId;

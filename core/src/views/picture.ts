@@ -6,7 +6,7 @@ import { type PartFrame, pointOnPiece, VIEW_AXES, type ViewName } from '../lines
 import { type Coordinates, type PartCache, type PartWork, workOutParts } from '../setout';
 import { cross, dot, type SkinFacets, type SpacePoint, unitVector } from '../surface';
 
-/** Where the whole piece is looked at from. */
+/** View point of the whole piece. */
 export type ViewPoint =
   | { readonly view: ViewName }
   /** Degrees round to the left from the side one sees first, and up from level. */
@@ -25,7 +25,7 @@ export interface PicturePatch {
 export interface Picture {
   readonly patches: readonly PicturePatch[];
   readonly lines: readonly { readonly part: PartId; readonly line: LineId; readonly points: readonly Coordinates[] }[];
-  /** Rims of the parts. */
+  /** Outlines of the parts. */
   readonly rims: readonly { readonly part: PartId; readonly points: readonly Coordinates[] }[];
   readonly box: { readonly minX: number; readonly minY: number; readonly maxX: number; readonly maxY: number };
 }
@@ -106,7 +106,7 @@ function patchesOf(work: PartWork, eye: Eye, colours: ReadonlyMap<string, string
   });
 }
 
-/** A flat area with its holes as one polygon, cut open along a hair from rim to hole. */
+/** A flat area with holes as one polygon, cut open from the outline to each hole. */
 function flatPatches(
   { part, setOut }: PartWork,
   rings: readonly (readonly Point[])[],
@@ -159,7 +159,7 @@ function cellsOf(work: PartWork, { placeAt, holds, long }: SkinFacets): Cell[] {
     const close = (to: number) => {
       if (!open || open.area < 0) return;
       const [u0, u1, v0, v1] = [open.from / ALONG, to / ALONG, row / ROUND, (row + 1) / ROUND];
-      // A long facet keeps the curve of the profile: its sides are walked step by step.
+      // A long facet follows the curve of the profile along its sides.
       const steps = Array.from({ length: to - open.from + 1 }, (_, index) => (open as { from: number }).from + index);
       const corners = [
         ...steps.map((step) => placeAt(step / ALONG, v0)),

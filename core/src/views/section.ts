@@ -14,7 +14,7 @@ export interface SectionLayer {
   /** What a person named it; null: what was there, or cover without a tape. */
   readonly name: string | null;
   readonly colour: string;
-  /** Dry film or tape, µm; null where nobody knows. */
+  /** Dry film or tape, µm; null if unknown. */
   readonly um: number | null;
   /** Stage that put it there; 0: there before. */
   readonly stage: number;

@@ -10,7 +10,7 @@ export interface SprayArrow {
   readonly to: Coordinates;
 }
 
-/** About so many arrows a part: enough to see the way, few enough to read. */
+/** Approximate number of arrows across a part: enough to see the direction, few enough to read. */
 const ACROSS = 9;
 /** An arrow is as long as this share of the grid. */
 const LENGTH = 0.55;

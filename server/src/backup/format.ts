@@ -1,8 +1,8 @@
 import * as v from 'valibot';
 import { KEPT_TABLES, type KeptTable } from './tables';
 
-// A backup is text, packed: a line that says what it is, a line a row, a line of encrypted secrets where there are any, and a line with the
-// checksum of all lines before it.
+// A backup is compressed text: a header line, one line per row, a line of encrypted secrets if there are any, and a
+// line with the checksum of all lines before it.
 
 /** 1: people with the hashes of their passphrases and PINs; 2: without, or with these encrypted. */
 export const BACKUP_VERSION = 2;
@@ -46,7 +46,7 @@ export function secretsOf(line: string): string | null {
   }
 }
 
-/** Takes the line of a row apart; null for anything else. */
+/** Splits the line of a row; null for any other line. */
 export function rowOf(line: string): { readonly table: KeptTable; readonly row: string } | null {
   const index = line.indexOf('\t');
   const table = KEPT_TABLES.find((name) => name === line.slice(0, index));

@@ -33,7 +33,7 @@ export async function jobFileOf(db: Queryable, { id, design, updatedAt, revision
             plan: plan as unknown as StartedInFile['plan'],
           })),
         };
-  // In a file a sheet is called by its place among those that are in it.
+  // A file refers to sheets by their index among those it contains.
   const sheets = plans.map(({ sheet }) => sheet);
   const log = kept.map(({ seq: _, sheet, ...event }): LogEvent =>
     sheet !== undefined && sheets.includes(sheet) ? { ...event, sheet: sheets.indexOf(sheet) } : event,
@@ -54,8 +54,9 @@ export const fileName = ({ title }: Design): string =>
     .toLowerCase() || 'job';
 
 /**
- * Writes every job of the shop into a folder, a file each; two of one title are told apart by a part of their ids.
- * @returns how many
+ * Writes every job of the shop into a folder, one file each; jobs with the same title are distinguished by part of
+ * their ids.
+ * @returns the number of files
  */
 export async function exportJobs(db: Queryable, folder: string): Promise<number> {
   await mkdir(folder, { recursive: true });

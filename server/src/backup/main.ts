@@ -7,9 +7,9 @@ import { hasShop, writeBackup } from './write';
 
 /**
  * `backup FILE`, `restore FILE` and `export FOLDER` of the command line.
- * @param database address of the shop's database
- * @param passphrase of the secrets in a backup that is put back; null: they are left out
- * @returns exit code; what was done goes to standard output, what stood in the way to standard error
+ * @param database connection string of the shop's database
+ * @param passphrase for the secrets of a backup to restore; null: they are left out
+ * @returns exit code; results go to standard output, errors to standard error
  */
 export async function backupMain(
   command: 'backup' | 'restore' | 'export',

@@ -10,12 +10,12 @@ import { findBackupKey } from '../db/backup-key';
 import { thinPhotos, thinRevisions } from '../db/thin';
 import { removeLeftovers, writeBackup } from './write';
 
-/** A backup is made when the newest is older than this; how often that is looked at. */
+/** Age of the newest backup from which another is made; and the interval between checks. */
 const EVERY_MS = 24 * 60 * 60_000;
 const LOOK_MS = 60 * 60_000;
-/** How many are kept. */
+/** Maximum number of backups kept. */
 export const MAX_BACKUPS = 14;
-/** Free space below which whoever runs the shop is warned: room for this many backups like the last, and no less than so many bytes. */
+/** Free space below which owners are warned: this many times the last backup, and at least this many bytes. */
 const FREE_BACKUPS = 3;
 const MIN_FREE_BYTES = 500_000_000;
 /** Key of the advisory lock under which one server alone makes a backup. */
@@ -80,17 +80,17 @@ export async function backupIfDue(pool: pg.Pool, folder: string, now: Date = new
 
 /** The daily backups of a server. */
 export interface Backups {
-  /** Makes one now; a failure is thrown, and kept to be shown. */
+  /** Makes one now; a failure is thrown, and shown until the next success. */
   make(now?: Date): Promise<void>;
-  /** What is there, what went wrong last, and whether there is room for more. */
+  /** Stored backups, the last failure, and whether there is enough space. */
   state(): Promise<BackupsAnswer>;
   stop(): void;
 }
 
 /**
- * Keeps daily backups in a folder that only this user can read. One that cannot be made is logged and shown, and tried again at the next
- * look; the shop goes on.
- * @param firstLookMs how long after the start it is first looked whether one is due: not in the rush of the start
+ * Daily backups in a folder that only this user can read. A failed one is logged and shown, and tried again at the
+ * next check; the shop continues.
+ * @param firstLookMs delay of the first check after the start
  */
 export function openBackups(pool: pg.Pool, folder: string, log: Logger, firstLookMs = 10_000): Backups {
   let failure: BackupFailure | null = null;
@@ -148,7 +148,7 @@ async function closeToOthers(folder: string): Promise<void> {
   await Promise.all(kept.map(({ name }) => chmod(join(folder, name), 0o600)));
 }
 
-/** Free space where backups are kept, bytes; null where it cannot be told. */
+/** Free space in the folder of backups, bytes; null if unknown. */
 const freeIn = (folder: string): Promise<number | null> =>
   statfs(folder).then(
     ({ bavail, bsize }) => bavail * bsize,

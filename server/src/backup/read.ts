@@ -50,8 +50,8 @@ function faultOf(error: unknown): BackupFault {
 }
 
 /**
- * Reads a backup from end to end and checks that every line is there as it was written.
- * @throws BackupFault that says what is wrong, and where
+ * Reads a backup from end to end and verifies every line.
+ * @throws BackupFault with the reason and the line
  */
 export async function checkedBackup(path: string): Promise<BackupHead & { readonly rows: number }> {
   const hash = createHash('sha256');

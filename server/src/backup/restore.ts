@@ -15,7 +15,7 @@ const LETTERS_AT_ONCE = 8_000_000;
 /** What was put back. */
 export interface Restored {
   readonly rows: number;
-  /** Code an owner sets a new passphrase with; null where somebody can sign in, or nobody worked in the shop. */
+  /** Set-up code for an owner to set a new passphrase; null if somebody can sign in, or there are no people. */
   readonly code: string | null;
 }
 
@@ -51,7 +51,7 @@ export async function restoreBackup(pool: pg.Pool, path: string, passphrase: str
 /** Tables a new shop has rows in: the typical shelf. */
 const SHIPPED: readonly KeptTable[] = ['tapes', 'finishes', 'supplies'];
 
-/** A backup goes into a shop nobody has worked in; the shelf that ships makes room. */
+/** A backup is restored only into an unused shop; the shipped shelf is removed. */
 async function mustBeUntouched(db: Queryable): Promise<void> {
   for (const table of KEPT_TABLES.filter((kept) => !SHIPPED.includes(kept))) {
     const { rowCount } = await db.query(`SELECT 1 FROM ${table} LIMIT 1`);
@@ -125,7 +125,7 @@ async function countLogs(db: Queryable): Promise<void> {
   );
 }
 
-/** Numbers the database gives go on after those that were put back. */
+/** Advances the sequences of the database beyond the restored numbers. */
 async function goOnCounting(db: Queryable, table: KeptTable): Promise<void> {
   const { rows } = await db.query<{ name: string }>(
     "SELECT column_name AS name FROM information_schema.columns WHERE table_schema = 'public' AND table_name = $1 AND is_identity = 'YES'",

@@ -4,16 +4,17 @@ import { bech32 } from '@scure/base';
 import { Decrypter, Encrypter, identityToRecipient } from 'age-encryption';
 import type { BackupKey, KeyDerivation } from '../db/backup-key';
 
-// Secrets in a backup are encrypted in the age format to a public key. The private key is kept nowhere: it follows from a passphrase.
+// Secrets in a backup are encrypted in the age format to a public key. The private key is derived from a passphrase
+// and stored nowhere.
 
-/** What people prove who they are with, by the id of each: hashes, as the database keeps them. */
+/** Credentials by person id: hashes, as in the database. */
 export type PeopleSecrets = Readonly<
   Record<string, { readonly passphrase: string | null; readonly pin: string | null }>
 >;
 
 const SALT_BYTES = 16;
 const KEY_BYTES = 32;
-/** Cost of one guess (argon2id): above what a sign-in costs, since whoever has a backup may guess for long. */
+/** Cost of one guess (argon2id): higher than for signing in, since a stolen backup allows guessing offline. */
 const MEMORY_KB = 65_536;
 const PASSES = 4;
 

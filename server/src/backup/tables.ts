@@ -1,6 +1,6 @@
 import type { Queryable } from '../db/pool';
 
-/** Tables a backup holds, in the order they may be put back: a row stands before those that refer to it. */
+/** Tables in a backup, in the order of restoring: a row comes before those that refer to it. */
 export const KEPT_TABLES = [
   'people',
   'backup_keys',

@@ -20,10 +20,11 @@ const fetchedAtOnce = (table: KeptTable): number => (table === 'photos' ? 4 : 10
 const MAKING = '.making-';
 
 /**
- * Writes everything a shop has into one file, as it was at one moment, while the server goes on. The file is there whole, or not at all;
- * only this user can read it. Hashes of passphrases and PINs are in it encrypted, or, with no backup passphrase set, not at all.
- * @returns how many rows it holds
- * @throws BackupFault where there is no shop; errors of the disk and of the database as they are
+ * Writes a consistent snapshot of the whole shop into one file while the server continues. The file is written
+ * completely or not at all; only this user can read it. Hashes of passphrases and PINs are encrypted or, without a
+ * backup passphrase, left out.
+ * @returns number of rows
+ * @throws BackupFault if there is no shop; other errors of disk and database unchanged
  */
 export async function writeBackup(pool: pg.Pool, path: string, now: Date = new Date()): Promise<number> {
   const making = `${path}${MAKING}${randomUUID()}`;
@@ -59,8 +60,8 @@ export async function removeLeftovers(folder: string): Promise<void> {
 }
 
 /**
- * Makes sure that the database is one of a shop.
- * @throws BackupFault where it is not
+ * Checks that the database is one of a shop.
+ * @throws BackupFault if it is not
  */
 export async function hasShop(db: Queryable): Promise<void> {
   const { rows } = await db.query<{ there: boolean }>("SELECT to_regclass('public.migrations') IS NOT NULL AS there");

@@ -2,7 +2,7 @@ import type { Socket } from 'node:net';
 import * as v from 'valibot';
 import { readJsonLines, writeJsonLine } from '../line/json-lines';
 
-// What a cutter and whoever sends to it say to one another: docs/cutter.md. One JSON object a line.
+// Messages between a cutter and its client: docs/cutter.md. One JSON object per line.
 
 const place = v.pipe(v.tuple([v.number(), v.number()]), v.readonly());
 
@@ -37,12 +37,12 @@ export type FromCutter = v.InferOutput<typeof fromCutterSchema>;
 /** No line is longer: one that is comes from something that is no cutter. */
 const LONGEST_LINE = 4_000_000;
 
-/** Hands on every line of a connection to a cutter, or from one. */
+/** Reads the messages of a connection with a cutter. */
 export const readCutterLines = <T>(
   socket: Socket,
   schema: v.GenericSchema<unknown, T>,
   on: (said: T | null) => void,
 ): void => readJsonLines(socket, schema, LONGEST_LINE, on);
 
-/** Says something over a connection. */
+/** Sends a message. */
 export const writeCutterLine = (socket: Socket, said: ToCutter | FromCutter): void => writeJsonLine(socket, said);

@@ -16,12 +16,12 @@ interface Sending {
   readonly socket: Socket;
 }
 
-/** So many jobs are remembered after they ended. */
+/** Maximum number of finished jobs kept. */
 const MOST_KEPT = 50;
-/** A cutter that says nothing for so long is taken to be gone, ms. */
+/** Timeout after which a silent cutter counts as gone, ms. */
 const SILENT_MS = 60_000;
 
-/** Jobs that were sent to the cutter on this machine. They end with it: a cutter that is cut off does not go on by itself. */
+/** Jobs sent to the cutter on this machine. They end with it: a job does not continue on its own. */
 export interface Cutting {
   readonly send: (job: CutJob) => Promise<CutState>;
   readonly stateOf: (id: string) => CutState | null;
@@ -45,7 +45,7 @@ export function cutting(portOf: () => Promise<number>): Cutting {
       sendings.set(id, { state, socket });
       socket.setTimeout(SILENT_MS, () => socket.destroy());
       socket.on('error', () => socket.destroy());
-      // A line that breaks in between leaves a sheet half cut: that is told.
+      // A connection lost in between leaves a sheet half cut: that is reported.
       socket.on('close', () => {
         const sending = sendings.get(id);
         if (sending && !over(sending.state)) put(id, { state: 'broken' });

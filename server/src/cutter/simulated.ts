@@ -2,7 +2,7 @@ import type { Socket } from 'node:net';
 import { onLoopback } from '../line/loopback';
 import { readCutterLines, writeCutterLine, toCutterSchema, type ToCutter } from './protocol';
 
-/** The cutter that ships: it cuts nothing, but says and draws what it would cut. */
+/** The shipped simulated cutter: it cuts nothing, but reports and draws what it would cut. */
 export interface SimulatedCutter {
   /** Where it listens, on loopback. */
   readonly port: number;

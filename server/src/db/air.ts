@@ -1,12 +1,12 @@
 import type { AirAnswer } from '@lintrel/core';
 import type { Queryable } from './pool';
 
-/** Air of so many days is told: no window is older. */
+/** Days of air that are returned: no window is older. */
 const DAYS = 10;
 
 /**
- * Readings of the last days, oldest first: the first of each minute, and the newest. What is left out here is what is thinned later: nothing
- * that was worked out from them changes by that.
+ * Readings of the last days, oldest first: the first of each minute, and the newest. These are the ones kept by
+ * thinning, so nothing computed from them changes later.
  */
 export async function listAir(db: Queryable, now: Date): Promise<AirAnswer['readings']> {
   const { rows } = await db.query<{ at: Date; air_c: number; rh_percent: number; by: 'sensor' | 'typed' }>(
@@ -23,7 +23,7 @@ export async function listAir(db: Queryable, now: Date): Promise<AirAnswer['read
     .map(({ at, air_c: airC, rh_percent: rhPercent, by }) => ({ at: at.toISOString(), airC, rhPercent, by }));
 }
 
-/** Keeps a reading; one of the same moment that is there already stays. Servers that share a sensor keep it once. */
+/** Stores a reading, unless there is one of the same moment. Servers that share a sensor store it once. */
 export async function insertAir(
   db: Queryable,
   date: Date,
@@ -42,8 +42,8 @@ const FULL_DAYS = 2;
 const MINUTE_DAYS = 60;
 
 /**
- * Thins readings that are older than anybody needs them in full.
- * @returns how many went
+ * Thins old readings.
+ * @returns number of removed readings
  */
 export async function thinAir(db: Queryable, now: Date = new Date()): Promise<number> {
   const { rowCount } = await db.query(

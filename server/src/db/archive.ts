@@ -1,7 +1,7 @@
 import { inTransaction, type Queryable } from './pool';
 import type pg from 'pg';
 
-/** How long a deleted job is kept, so that it can be undone, days. */
+/** Days a deleted job is kept, so that it can be restored. */
 export const DELETED_DAYS = 30;
 
 /** Whether a job was put away, and whether it is at work in the shop. */
@@ -39,7 +39,7 @@ export async function undeleteJob(db: Queryable, id: string): Promise<void> {
   await db.query('UPDATE jobs SET deleted_at = NULL WHERE id = $1', [id]);
 }
 
-/** Jobs of the demo that are there still. */
+/** Remaining jobs of the demo. */
 export async function demoJobs(db: Queryable): Promise<string[]> {
   return (await db.query<{ id: string }>('SELECT id FROM jobs WHERE demo AND deleted_at IS NULL')).rows.map(
     ({ id }) => id,

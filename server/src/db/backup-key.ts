@@ -19,7 +19,7 @@ export async function findBackupKey(db: Queryable): Promise<BackupKey | null> {
   return rows[0] ?? null;
 }
 
-/** Keeps a key in place of the one before. */
+/** Replaces the key. */
 export async function saveBackupKey(
   db: Queryable,
   { publicKey, derivation }: BackupKey,

@@ -1,14 +1,17 @@
 import type { Change, Presence } from '@lintrel/core';
 import type { Queryable } from './pool';
 
-/** Numbers are given before changes are kept: one that was given earlier may show later. So many before the last are told again. */
+/**
+ * Numbers are assigned before a transaction is committed, so an earlier number may become visible later. This many
+ * before the last are sent again.
+ */
 const OVERLAP = 100;
-/** Who has missed more than this asks for everything anew. */
+/** Maximum number of missed changes that are sent; a page that missed more has to reload everything. */
 const MOST_TOLD = 1_000;
 
 /**
- * What has changed after a number, oldest first; some from before it as well.
- * @returns null where too much has, or what was missed is forgotten
+ * Changes after a number, oldest first, including some before it.
+ * @returns null if there are too many, or they are no longer stored
  */
 export async function changesAfter(db: Queryable, seq: number): Promise<Change[] | null> {
   const { rows } = await db.query<{ seq: number; kind: Change['kind']; job: string | null }>(
@@ -27,7 +30,7 @@ export async function newestChange(db: Queryable): Promise<number> {
   return rows[0]!.seq;
 }
 
-/** Tells all pages of the shop that a device is at a step; kept nowhere. */
+/** Sends a device's presence to all pages of the shop; not stored. */
 export async function announcePresence(db: Queryable, here: Presence): Promise<void> {
   await db.query("SELECT pg_notify('lintrel', $1)", [JSON.stringify({ kind: 'here', ...here })]);
 }

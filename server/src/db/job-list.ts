@@ -27,7 +27,7 @@ interface KeptState {
   readonly log: LogState;
   readonly took: MinutesState;
 }
-/** Version of what is kept: another one is worked out anew. */
+/** Version of the stored state; any other version is recomputed. */
 const STATE_VERSION = 1;
 
 /** The steps a job was last started with, and how far it has come by its log; no steps where it was not started. Only entries that came since it was last read are read. */
@@ -51,7 +51,10 @@ export async function findProgress(db: Queryable, jobId: string) {
   return { started, progress: progressFrom(steps, state.log), took: state.took.took.map(([, took]) => took), state };
 }
 
-/** Works out how far a job has come from its frozen plan and its log, and how long its steps took, and writes it down. Call where either has changed. */
+/**
+ * Computes and stores the progress of a job from its frozen plan and its log, and the minutes of its steps. Call
+ * whenever either has changed.
+ */
 export async function storeProgress(db: Queryable, jobId: string): Promise<void> {
   const { started, progress, took, state: logState } = await findProgress(db, jobId);
   const state = stateOf(progress, started !== null);
@@ -71,7 +74,7 @@ export async function storeProgress(db: Queryable, jobId: string): Promise<void>
   ]);
 }
 
-/** Works out what no one has worked out yet, jobs from before it was kept; returns how many they were. */
+/** Computes missing progress, of jobs from before it was stored; returns their number. */
 async function noteMissing(db: Queryable): Promise<number> {
   const { rows } = await db.query<{ id: string }>('SELECT id FROM jobs WHERE progress IS NULL ORDER BY id LIMIT 500');
   for (const { id } of rows) await storeProgress(db, id);
@@ -116,9 +119,9 @@ const SHOWN = {
 type JobsShown = keyof typeof SHOWN;
 
 /**
- * Jobs: those in the shop first, then those that are planned, then finished ones; of each the one changed last first.
- * @param after where the page before ended, as it was told; null: from the beginning
- * @param shown all, those in the shop alone, or those that were put away
+ * Jobs: those in the shop first, then planned ones, then finished ones; within each the most recently changed first.
+ * @param after end of the previous page as sent; null: from the beginning
+ * @param shown all, only those in the shop, or those archived or deleted
  */
 export async function listJobs(
   db: Queryable,
@@ -158,7 +161,7 @@ export interface JobPlace {
   readonly id: string;
 }
 
-/** Reads a place as it was told; null for anything else. */
+/** Parses a cursor; null if invalid. */
 export function jobPlace(text: string): JobPlace | null {
   const [, rank, at, id] = /^([0-2]) (\d{4}-\d\d-\d\d [\d:.]{5,15}[+-][\d:]{2,8}) ([0-9a-f-]{36})$/.exec(text) ?? [];
   return rank === undefined || at === undefined || id === undefined ? null : { rank: Number(rank), at, id };

@@ -9,7 +9,7 @@ import {
 } from '@lintrel/core';
 import type { Queryable } from './pool';
 
-/** A save that was read and checked, all but whether the finishes it names are on the shelf. Its design is text: it is kept as it is. */
+/** A validated save, except whether its finishes are on the shelf. The design is text and stored unchanged. */
 export interface CheckedSave {
   readonly revision: number;
   readonly save: string | null;
@@ -31,7 +31,7 @@ interface JobRow {
 }
 
 const COLUMNS = 'id, revision, design, updated_at, save, author, archived_at, deleted_at';
-/** Designs kept by older versions are brought up as they are read. */
+/** Designs stored by older versions are upgraded on reading. */
 const toJob = ({ id, revision, design, updated_at, save, author, archived_at, deleted_at }: JobRow): Job => ({
   id,
   revision,
@@ -90,12 +90,12 @@ export async function hasJob(db: Queryable, id: string): Promise<boolean> {
 }
 
 /**
- * One job as JSON, as the database has it; null where there is none with this id, or its design is of an older version and has to be
- * brought up first. What is kept was checked when it was saved: it is not looked at again.
+ * One job as JSON text, as stored; null if there is none with this id, or if its design is of an older version and
+ * has to be upgraded first. Stored designs were checked on saving.
  */
 export async function findJobText(db: Queryable, id: string): Promise<string | null> {
   const { rows } = await db.query<TextRow>({
-    // Asked more often than anything else: each connection has it read and planned once.
+    // The most frequent query: prepared once per connection.
     name: 'job-text',
     text: `SELECT ${TEXT_COLUMNS} FROM jobs WHERE id = $1 AND design->'version' = to_jsonb($2::int)`,
     values: [id, DESIGN_VERSION],
@@ -103,7 +103,7 @@ export async function findJobText(db: Queryable, id: string): Promise<string | n
   return rows[0] ? jobText(rows[0]) : null;
 }
 
-/** A row with its design as it is written: reading it only to write it again would hold everybody up where it is large. */
+/** A row with its design as text: parsing a large design only to serialize it again would block the server. */
 type TextRow = Omit<JobRow, 'design'> & { design: string };
 const TEXT_COLUMNS = 'id, revision, design::text AS design, updated_at, save, author, archived_at, deleted_at';
 
@@ -116,7 +116,7 @@ const jobText = ({
 }: TextRow): string =>
   `${JSON.stringify({ ...rest, updatedAt, archivedAt, deletedAt }).slice(0, -1)},"design":${design}}`;
 
-/** Keeps a new job at revision 1. Call inside a transaction. */
+/** Inserts a new job at revision 1. Call inside a transaction. */
 export async function insertJob(
   db: Queryable,
   design: Design,
@@ -133,8 +133,8 @@ export async function insertJob(
 
 /**
  * Saves a design over the revision it was changed from. Call inside a transaction.
- * @param sent a save sent a second time, by its `save`, is found again and not kept twice
- * @returns the job at the revision this save made, as JSON; null where another save came first, or there is no such job
+ * @param sent a repeated save is recognized by its `save` id
+ * @returns the job at the revision of this save, as JSON; null if another save came first, or there is no such job
  */
 export async function saveJob(
   db: Queryable,
@@ -168,7 +168,7 @@ async function findSave(db: Queryable, id: string, save: string): Promise<string
   return rows[0] ? jobText(rows[0]) : null;
 }
 
-/** Keeps the job as it is now for good. */
+/** Stores the present revision of the job permanently. */
 async function keepRevision(db: Queryable, id: string): Promise<void> {
   await db.query(
     'INSERT INTO job_revisions (job_id, revision, design, save, author) SELECT id, revision, design, save, author FROM jobs WHERE id = $1',

@@ -61,7 +61,7 @@ export async function listObservations(
   return seen.sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
 }
 
-/** Works out anew what is known of a finish, and keeps it. */
+/** Recomputes and stores what is known of a finish. */
 export async function updateLearning(db: Queryable, finish: string): Promise<void> {
   const { factor, low, high, count } = learnedFactorFrom(
     (await listObservations(db, finish)).map(({ observation }) => observation),
@@ -73,13 +73,13 @@ export async function updateLearning(db: Queryable, finish: string): Promise<voi
   );
 }
 
-/** Works out anew what is known of every finish something was ever seen of: jobs have gone, or come back. */
+/** Recomputes what is known of every finish with observations, after jobs were removed or restored. */
 export async function updateAllLearning(db: Queryable): Promise<void> {
   const { rows } = await db.query<{ finish: string }>('SELECT finish FROM finish_learning ORDER BY finish');
   for (const { finish } of rows) await updateLearning(db, finish);
 }
 
-/** How quick hands are in this shop, by the jobs whose logs changed last. */
+/** Working speeds in this shop, from the jobs whose logs changed last. */
 export async function listSpeeds(db: Queryable): Promise<PersonSpeed[]> {
   const { rows } = await db.query<{ took: StepMinutes[] }>(
     'SELECT took FROM jobs WHERE took IS NOT NULL AND deleted_at IS NULL ORDER BY updated_at DESC LIMIT $1',

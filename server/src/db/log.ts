@@ -59,7 +59,7 @@ const toEvent = ({
   ...(sentBy === null ? {} : { sentBy }),
 });
 
-/** The log of one job, as it was written down; after a number what came later. */
+/** The log of one job in stored order; with a number, only later entries. */
 export async function listEvents(db: Queryable, jobId: string, after = 0): Promise<KeptEvent[]> {
   const { rows } = await db.query<EventRow>(
     `SELECT ${COLUMNS} FROM run_log WHERE job_id = $1 AND seq > $2 ORDER BY run_log.seq`,
@@ -68,7 +68,7 @@ export async function listEvents(db: Queryable, jobId: string, after = 0): Promi
   return rows.map(toEvent);
 }
 
-/** Entries of a log that say what was done or seen; notes are left out. */
+/** Entries of a log about things done or observed, without notes. */
 export async function listObservedEntries(db: Queryable, jobId: string): Promise<KeptEvent[]> {
   const { rows } = await db.query<EventRow>(
     `SELECT ${COLUMNS} FROM run_log WHERE job_id = $1 AND (kind IN ('start', 'done', 'undo', 'finish') OR saw IS NOT NULL) ORDER BY run_log.seq`,
@@ -77,10 +77,10 @@ export async function listObservedEntries(db: Queryable, jobId: string): Promise
   return rows.map(toEvent);
 }
 
-/** What became of an entry: it is kept under a number; or not, because its id stands for something else or the log has no room. */
+/** Result of an entry: stored under a number; or not, because its id belongs to another entry or the log is full. */
 export type Appended = { readonly seq: number; readonly fresh: boolean } | 'other-job' | 'other-content' | 'full';
 
-/** Writes an event down. Sending the same one twice keeps it once, so that a phone may repeat what it is unsure of. */
+/** Appends an event. A repeated one is stored once, so that a phone may send again. */
 export async function appendEvent(db: Queryable, jobId: string, event: LogEvent): Promise<Appended> {
   const { id, version, at, kind, step, note, sheet, person, device, deviceAt, saw, sentBy } = event;
   const known = await db.query<EventRow & { job_id: string }>(`SELECT job_id, ${COLUMNS} FROM run_log WHERE id = $1`, [
@@ -111,7 +111,7 @@ export async function appendEvent(db: Queryable, jobId: string, event: LogEvent)
       sentBy ?? null,
     ],
   );
-  // The same entry may have come at this very moment by another way: then it is looked at once more.
+  // The same entry may have been inserted concurrently: then it is looked up again.
   return rows[0] ? { seq: rows[0].seq, fresh: true } : appendEvent(db, jobId, event);
 }
 
@@ -122,7 +122,7 @@ const sameAs = (row: EventRow & { job_id: string }, jobId: string, event: LogEve
       ? { seq: row.seq, fresh: false }
       : 'other-content';
 
-/** What an entry says; on which sheet and by whom it was told is noted beside it. */
+/** Content of an entry, without its sheet and author. */
 const contentOf = ({ version, at, kind, step, note, saw }: LogEvent): string =>
   JSON.stringify([
     version,
@@ -138,7 +138,7 @@ export async function isLogged(db: Queryable, jobId: string, id: string): Promis
   return (await db.query('SELECT 1 FROM run_log WHERE id = $1 AND job_id = $2', [id, jobId])).rowCount === 1;
 }
 
-/** Whether an entry of a log is kept here already. */
+/** Whether an entry of a log is already stored. */
 export async function isAnyLogged(db: Queryable, log: readonly LogEvent[]): Promise<boolean> {
   const { rowCount } = await db.query('SELECT 1 FROM run_log WHERE id = ANY($1::uuid[]) LIMIT 1', [
     log.map(({ id }) => id),
@@ -146,7 +146,7 @@ export async function isAnyLogged(db: Queryable, log: readonly LogEvent[]): Prom
   return rowCount === 1;
 }
 
-/** Writes the log of a file down, in its order; none of its entries is kept here yet. */
+/** Appends the log of a file, in its order; none of its entries is stored yet. */
 export async function appendLog(db: Queryable, jobId: string, log: readonly LogEvent[]): Promise<void> {
   const rows = log.map(({ deviceAt, sentBy, ...event }) => ({
     ...event,
@@ -162,7 +162,7 @@ export async function appendLog(db: Queryable, jobId: string, log: readonly LogE
   );
 }
 
-/** A plan as it was when the job was started, under the number of its sheet. */
+/** A frozen plan with the number of its sheet. */
 export interface StartedPlan {
   readonly sheet: number;
   readonly revision: number;
@@ -223,7 +223,7 @@ export async function runningRevision(db: Queryable, jobId: string): Promise<num
   return rows[0]?.revision ?? null;
 }
 
-/** The plans a job was started with, the first first, as far as they have room: the newest before older ones. */
+/** Frozen plans of a job, oldest first, within a size limit: newer ones take precedence. */
 export async function listStartedPlans(db: Queryable, jobId: string, mostLetters: number): Promise<StartedPlan[]> {
   const { rows } = await db.query<StartedPlan>(
     `SELECT id::int AS sheet, revision, plan FROM (

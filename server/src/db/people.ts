@@ -16,7 +16,7 @@ export interface KnownSession {
 /** The rights a PIN opens: four digits are no owner's key. */
 export const roleByPin = (role: Role): Role => (role === 'owner' ? 'painter' : role);
 
-/** A session ends after so many days unused; its token is changed so often; the one before is accepted for so long after. */
+/** Idle days after which a session ends; interval of token rotation; and how long the previous token is accepted. */
 const IDLE_DAYS = 60;
 const CHANGE_HOURS = 24;
 const OVERLAP = "interval '2 minutes'";
@@ -75,7 +75,7 @@ export async function changeToken(db: Queryable, id: string, from: string, to: s
   return rowCount === 1;
 }
 
-/** Ends a session; of one person alone, or of anybody where none is named. */
+/** Ends a session, of a given person or of anybody. */
 export async function endSession(db: Queryable, id: string, person: string | null): Promise<boolean> {
   const { rowCount } = await db.query(
     'UPDATE sessions SET ended_at = now() WHERE id = $1 AND ended_at IS NULL AND ($2::uuid IS NULL OR person_id = $2)',
@@ -173,7 +173,7 @@ export async function personById(db: Queryable, id: string): Promise<PersonRow |
   );
 }
 
-/** Takes a person in; null where somebody is called so already. */
+/** Inserts a person; null if the name is taken. */
 export async function insertPerson(
   db: Queryable,
   { name, role, passphrase }: { name: string; role: Role; passphrase: string },
@@ -226,7 +226,7 @@ export async function saveSetUpCode(db: Queryable, hash: string): Promise<void> 
   await db.query('INSERT INTO setup_codes (hash) VALUES ($1)', [hash]);
 }
 
-/** Uses a code up: all of them are gone then. */
+/** Uses a set-up code; all codes become invalid. */
 export async function useSetUpCode(db: Queryable, hash: string): Promise<boolean> {
   if ((await db.query('SELECT 1 FROM setup_codes WHERE hash = $1 FOR UPDATE', [hash])).rowCount !== 1) return false;
   await db.query('DELETE FROM setup_codes');
@@ -256,14 +256,15 @@ export async function insertPhone(db: Queryable, name: string, hash: string): Pr
 /** Maximum number of wrong PINs in a row, on one phone and for one person. */
 const MAX_WRONG_PINS = 5;
 
-/** Whether so many PINs of a person were wrong that a passphrase is asked for. */
+/** Whether the PIN of a person is locked by wrong tries, so that the passphrase is required. */
 export const isPinLocked = ({ pin, wrongPins }: Pick<PersonRow, 'pin' | 'wrongPins'>): boolean =>
   pin !== null && wrongPins >= MAX_WRONG_PINS;
 
 /**
- * Counts a try of a PIN as wrong, on the phone and for the person, before it is looked at: tries at the same moment all count.
- * In a transaction: else tries at the same moment use up the phone's count and the person's in different orders, and fewer than allowed are looked at.
- * @returns false where no more may be tried
+ * Counts a PIN try as wrong, for phone and person, before it is verified: concurrent tries all count.
+ * In a transaction: otherwise concurrent tries use up the two counts in different orders, and fewer than allowed are
+ * verified.
+ * @returns false if no more tries are allowed
  */
 export async function countPinTry(db: Queryable, phone: string, person: string): Promise<boolean> {
   const { rowCount: onPhone } = await db.query(
@@ -277,7 +278,7 @@ export async function countPinTry(db: Queryable, phone: string, person: string):
   return onPhone === 1 && ofPerson === 1;
 }
 
-/** A right PIN, or a passphrase: the count begins anew for this person, and on the phone they hold. */
+/** Resets the count of wrong PINs for this person and their phone, after a correct PIN or passphrase. */
 export async function clearPinTries(db: Queryable, phone: string | null, person: string): Promise<void> {
   await db.query('UPDATE phones SET wrong_pins = 0 WHERE id = $1', [phone]);
   await db.query('UPDATE people SET wrong_pins = 0 WHERE id = $1', [person]);
@@ -294,14 +295,14 @@ export async function listPhones(
   ).rows;
 }
 
-/** A phone is no phone of the shop any more, and whoever is signed in on it is out. */
+/** Unpairs a phone and ends the sessions on it. */
 export async function endPhone(db: Queryable, id: string): Promise<boolean> {
   const { rowCount } = await db.query('UPDATE phones SET ended_at = now() WHERE id = $1 AND ended_at IS NULL', [id]);
   await db.query('UPDATE sessions SET ended_at = now() WHERE phone_id = $1 AND ended_at IS NULL', [id]);
   return rowCount === 1;
 }
 
-/** Keeps the secret address of somebody's calendar, in place of the one before. */
+/** Replaces the secret calendar address of a person. */
 export async function saveCalendarLink(db: Queryable, person: string, hash: string): Promise<void> {
   await db.query(
     'INSERT INTO calendar_links (person_id, hash) VALUES ($1, $2) ON CONFLICT (person_id) DO UPDATE SET hash = excluded.hash, made_at = now()',
@@ -309,12 +310,12 @@ export async function saveCalendarLink(db: Queryable, person: string, hash: stri
   );
 }
 
-/** Calls the secret address of somebody's calendar back. */
+/** Revokes the secret calendar address of a person. */
 export async function endCalendarLink(db: Queryable, person: string): Promise<boolean> {
   return (await db.query('DELETE FROM calendar_links WHERE person_id = $1', [person])).rowCount === 1;
 }
 
-/** When the secret address of somebody's calendar was made; null where there is none. */
+/** Creation time of a person's secret calendar address; null if there is none. */
 export async function calendarLinkOf(db: Queryable, person: string): Promise<Date | null> {
   return (
     (await db.query<{ at: Date }>('SELECT made_at AS at FROM calendar_links WHERE person_id = $1', [person])).rows[0]
@@ -361,7 +362,7 @@ export async function endLink(db: Queryable, id: string): Promise<boolean> {
   return (await db.query('UPDATE links SET ended_at = now() WHERE id = $1 AND ended_at IS NULL', [id])).rowCount === 1;
 }
 
-/** The job a link leads to; null where it holds no more. */
+/** The job of an active link; null if it was revoked. */
 export async function jobOfLink(db: Queryable, hash: string): Promise<string | null> {
   return (
     (await db.query<{ job: string }>('SELECT job_id AS job FROM links WHERE hash = $1 AND ended_at IS NULL', [hash]))

@@ -1,10 +1,10 @@
 import { MAX_PHOTOS } from '@lintrel/core';
 import type { Queryable } from './pool';
 
-/** What became of a photo: it is kept, was kept before, there are too many, or another one has its id. */
+/** Result of a photo: stored (now or before), too many, or its id belongs to another photo. */
 export type PhotoResult = 'kept' | 'too-many' | 'other';
 
-/** Keeps a photo of a job, once, however often it is sent. The job is held. */
+/** Stores a photo of a job, once. The job is locked. */
 export async function insertPhoto(db: Queryable, jobId: string, id: string, bytes: Buffer): Promise<PhotoResult> {
   const { rows: same } = await db.query<{ same: boolean }>(
     'SELECT job_id = $2 AND bytes = $3 AS same FROM photos WHERE id = $1',

@@ -3,7 +3,7 @@ import pg from 'pg';
 /** Anything a query can be sent through: the pool, or a connection inside a transaction. */
 export type Queryable = Pick<pg.Pool, 'query'>;
 
-/** How long a query may take in the database, and how long we wait for its answer when the database says nothing at all. */
+/** Timeouts of a query, in the database and for its answer. */
 const LIMITS = {
   statement_timeout: 5_000,
   query_timeout: 6_000,
@@ -11,7 +11,7 @@ const LIMITS = {
   idle_in_transaction_session_timeout: 30_000,
 } as const;
 
-/** How long a request waits for a free connection, or for a database that does not answer the door. */
+/** Timeout for a free connection, or for a database that does not respond. */
 const MOST_WAIT_MS = 3_000;
 
 /** Opens the one pool of connections. */
@@ -23,14 +23,14 @@ export function openPool(connectionString: string): pg.Pool {
     application_name: 'lintrel',
     ...LIMITS,
   });
-  // A connection the database closes tells it twice: to the query under way, which answers for it, and as an event, which
-  // nobody needs and which would end the server. Idle ones are replaced on next use.
+  // A connection closed by the database raises an error on the running query, and an event that would end the server
+  // if unhandled. Idle connections are replaced on next use.
   pool.on('connect', (client) => client.on('error', () => undefined));
   pool.on('error', () => undefined);
   return pool;
 }
 
-/** A connection of its own without limits of time, for changes to the tables. */
+/** A connection without timeouts, for migrations. */
 export const openUnlimitedClient = (pool: pg.Pool): pg.Client => {
   const client = new pg.Client({
     connectionString: pool.options.connectionString,
@@ -41,7 +41,7 @@ export const openUnlimitedClient = (pool: pg.Pool): pg.Client => {
   return client;
 };
 
-/** Whether a failure means that the connection is gone, or hangs: nothing more can be said over it. */
+/** Whether an error means that the connection is lost or hangs. */
 export function isConnectionLost(error: unknown): boolean {
   const { code = '', message = '' } = (error ?? {}) as { code?: string; message?: string };
   return UNREACHABLE.has(code) || LOST.test(message) || /^(08|57P)/.test(code);
@@ -65,7 +65,7 @@ const UNREACHABLE = new Set([
 const LOST =
   /timeout exceeded when trying to connect|timeout expired|Connection terminated|connection error and is not queryable|Query read timeout|Client was closed|after calling end on the pool/i;
 
-/** Runs work inside one transaction: all of it is kept, or nothing. */
+/** Runs work inside one transaction. */
 export async function inTransaction<T>(pool: pg.Pool, work: (client: Queryable) => Promise<T>): Promise<T> {
   const client = await pool.connect();
   try {
@@ -84,7 +84,7 @@ export async function inTransaction<T>(pool: pg.Pool, work: (client: Queryable) 
   }
 }
 
-/** Begin, work, commit; whoever calls rolls back when it fails. */
+/** Begin, work, commit; the caller rolls back on an error. */
 export async function runTransaction<T>(client: Queryable, work: (client: Queryable) => Promise<T>): Promise<T> {
   await client.query('BEGIN');
   const result = await work(client);

@@ -11,7 +11,7 @@ import {
 import { listLearned } from './learning';
 import type { Queryable } from './pool';
 
-// Columns carry the names of the fields, in snake case; the schemas say which fields there are.
+// Column names are the field names in snake case; the schemas define the fields.
 const snake = (name: string): string =>
   name.replace(/[A-Z0-9]+/g, (match, index) => (index > 0 ? `_${match.toLowerCase()}` : match));
 const camel = (name: string): string => name.replace(/_([a-z0-9])/g, (_, letter: string) => letter.toUpperCase());
@@ -45,7 +45,7 @@ function fromRow<T extends ShelfTable>(row: Record<string, unknown>): ShelfTable
   ) as unknown as ShelfTables[T];
 }
 
-/** Fields that are left out, not null, where nobody gave them. */
+/** Optional fields: left out instead of null. */
 const LEFT_OUT = new Set(['gun', 'pricePerL', 'cards', 'rollM', 'rolls', 'rollPrice', 'sizeMm', 'packPrice', 'packs']);
 const JSON_FIELDS = new Set(['recoat', 'mixRatio', 'cards']);
 const toValues = (
@@ -75,7 +75,7 @@ export async function readShelf(db: Queryable): Promise<Shelf> {
   return { tapes, finishes, supplies, ...(learned.length > 0 ? { learned } : {}) };
 }
 
-/** Puts an entry on the shelf, if its code is free and there is room. Call while the shelf is held for changing. */
+/** Inserts an entry, if its key is free and the shelf is not full. The shelf must be locked. */
 export async function insertEntry<T extends ShelfTable>(
   db: Queryable,
   table: T,
@@ -93,10 +93,10 @@ export async function insertEntry<T extends ShelfTable>(
   return 'added';
 }
 
-/** What there is of an entry is booked, not written over: somebody may have used of it meanwhile. */
+/** Stock is changed by bookings, never overwritten, since some may have been used meanwhile. */
 const BOOKED: ReadonlySet<string> = new Set(['rolls', 'packs']);
 
-/** Changes an entry, all but what is booked of it; returns it as it is then, null where there is none with this key. */
+/** Updates an entry, except its stock; returns the result, or null if there is none with this key. */
 export async function updateEntry<T extends ShelfTable>(
   db: Queryable,
   table: T,
@@ -118,7 +118,7 @@ export async function deleteEntry(db: Queryable, table: ShelfTable, key: string)
   return rowCount === 1;
 }
 
-/** One entry as it is; null where there is none with this key. */
+/** One entry; null if there is none with this key. */
 export async function findEntry<T extends ShelfTable>(
   db: Queryable,
   table: T,
@@ -147,7 +147,7 @@ export async function insertEntryRevision(
   ]);
 }
 
-/** Who has changed an entry last; null where nobody signs in, or nobody has. */
+/** Author of the last change; null if unknown or without sign-in. */
 export async function lastAuthor(db: Queryable, table: ShelfTable, key: string): Promise<string | null> {
   const { rows } = await db.query<{ author: string | null }>(
     'SELECT author FROM shelf_revisions WHERE shelf = $1 AND key = $2 ORDER BY seq DESC LIMIT 1',

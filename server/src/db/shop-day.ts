@@ -1,7 +1,7 @@
 import { readShopDay, defaultShopDay, type StoredOrder, type KeptShopDay, type ShopDay } from '@lintrel/core';
 import type { Queryable } from './pool';
 
-/** The hours of the shop; what a shop begins with where nobody has set them. */
+/** The hours of the shop, or the defaults. */
 export async function findShopDay(db: Queryable): Promise<KeptShopDay> {
   const { rows } = await db.query<{ revision: number; day: unknown }>(
     'SELECT revision, day FROM shop_days ORDER BY revision DESC LIMIT 1',
@@ -12,7 +12,7 @@ export async function findShopDay(db: Queryable): Promise<KeptShopDay> {
     : { revision: 0, day: defaultShopDay(Intl.DateTimeFormat().resolvedOptions().timeZone, 'You') };
 }
 
-/** Keeps hours over the revision they were changed from; null where others came first. */
+/** Saves hours over the revision they were changed from; null if there was another change. */
 export async function saveShopDay(
   db: Queryable,
   revision: number,
@@ -48,7 +48,7 @@ export async function listPins(
   return rows.map(({ work, person, at }) => ({ work, person, atMs: at?.getTime() ?? null }));
 }
 
-/** Fixes a stretch of work, or lets it go. Pins of moments long past are forgotten. */
+/** Pins a task, or unpins it. Old pins are removed. */
 export async function savePin(
   db: Queryable,
   pin: { readonly work: string; readonly person: string | null; readonly at: string | null },

@@ -13,9 +13,9 @@ import { readShelf } from './shelf';
 
 const COUNTED = { tapes: 'rolls', supplies: 'packs' } as const satisfies Record<StockTable, string>;
 
-/** A change of the stock as it is written down. */
+/** A change of stock. */
 export interface NewMove extends Omit<StockMove, 'seq'> {
-  /** Entry that made it; told twice it is booked once. */
+  /** Id of the entry that caused it; booked once. */
   readonly cause: string;
 }
 
@@ -88,7 +88,7 @@ export async function bookStep(
       await bookMove(db, { ...common, stuff, code, packs: -packs, reason: 'back' });
     return;
   }
-  // A step that is told done twice used its tape once.
+  // A step logged as done twice uses its tape once.
   if (booked.length > 0) return;
   const items = await itemsLaid(db, jobId, step);
   if (items.length === 0) return;

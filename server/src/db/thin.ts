@@ -1,6 +1,6 @@
 import type { Queryable } from './pool';
 
-/** Every revision of a design is kept for so long; of older ones the last of each day. */
+/** Days for which every revision of a design is kept; of older ones, the last of each day. */
 const ALL_DAYS = 90;
 
 /**
@@ -20,12 +20,12 @@ export async function thinRevisions(db: Queryable): Promise<number> {
   return rowCount ?? 0;
 }
 
-/** A photo comes before its entry, which may be kept on a phone for a while: after so long it does not come any more. */
+/** A photo is sent before its entry, which may wait on a phone; after this many days it is not expected any more. */
 const WAITED_FOR_DAYS = 30;
 
 /**
- * Lets go of photos no entry names: theirs was left out by whoever took them.
- * @returns how many went
+ * Removes photos without an entry: theirs was discarded.
+ * @returns number of removed photos
  */
 export async function thinPhotos(db: Queryable): Promise<number> {
   const { rowCount } = await db.query(

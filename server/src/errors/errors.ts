@@ -5,7 +5,7 @@ import type { Logger } from 'pino';
 import { WORDS } from '../words';
 import { isConnectionLost, isUnreachable } from '../db/pool';
 
-/** A refusal the client is told about. */
+/** An error reported to the client. */
 export class ApiError extends Error {
   constructor(
     readonly status: number,
@@ -82,7 +82,7 @@ export function toApiError(error: unknown): ApiError {
   return new ApiError(500, 'internal', 'Something went wrong on the server. Nothing was changed; try again.');
 }
 
-/** A URL as the log shows it: secret addresses open something to whoever reads them. */
+/** A URL as logged, with secret addresses removed. */
 export const loggedUrl = (url: string): string => url.replace(/^(\/(?:api\/)?(?:link|calendar)\/)[^/?#]+/, '$1…');
 
 /** Answers what no route has answered. */

@@ -17,7 +17,7 @@ async function airNow({ db, now, shop }: Pick<Context, 'db' | 'now' | 'shop'>) {
 /** A clock a little ahead is no reason to refuse a reading. */
 const SLACK_MS = 5 * 60_000;
 
-/** /api/air: the air of the shop as it was read off, by the sensor or by somebody. */
+/** /api/air: readings of the air, from the sensor or typed in. */
 export const airRoutes: readonly Route[] = [
   route({ method: 'GET', path: '/air', right: 'look', answer: airAnswerSchema, work: airNow }),
   route({

@@ -19,11 +19,11 @@ export interface AppParts
   readonly clientFolder: string | null;
   /** Names the shop has given this server, besides its addresses. */
   readonly names?: readonly string[];
-  /** Whether a program on this machine hands requests on, and is believed how they came. */
+  /** Whether a reverse proxy is used and its forwarding headers are trusted. */
   readonly proxied?: boolean;
 }
 
-/** So many tries to get in from one address in a minute. */
+/** Maximum sign-in attempts per minute and address. */
 const TRIES_A_MINUTE = 20;
 
 const usual = (): Omit<Shop, 'pool' | 'log' | 'workshop' | 'hub'> => ({
@@ -37,16 +37,16 @@ const usual = (): Omit<Shop, 'pool' | 'log' | 'workshop' | 'hub'> => ({
   works: new Map(),
 });
 
-/** Puts the server together. It keeps nothing itself: everything is in the database. */
+/** Builds the application. It has no state of its own: everything is in the database. */
 export function createApp({ clientFolder, names = [], proxied = false, ...parts }: AppParts): Express {
   const shop: Shop = { ...usual(), ...parts };
   const { log } = shop;
   const app = express();
   app.disable('x-powered-by');
-  // Answers are kept by nobody: no mark of them is worked out. What may be kept marks itself.
+  // Answers are not cached, so no ETag is computed. Cacheable ones set their own.
   app.set('etag', false);
   if (proxied) app.set('trust proxy', 'loopback');
-  // Requests are written down only where that is asked for.
+  // Requests are logged only at level info.
   if (log.isLevelEnabled('info'))
     app.use(
       pinoHttp({
@@ -83,7 +83,7 @@ export function createApp({ clientFolder, names = [], proxied = false, ...parts 
     }),
   );
   app.use(guard(names));
-  // What is told line by line is sent as it comes.
+  // Streams are not buffered by compression.
   app.use(
     compression({
       threshold: COMPRESS_FROM,

@@ -16,7 +16,7 @@ async function known(db: Queryable, id: unknown): Promise<JobPlace & { readonly 
   return { id: uuid, ...place };
 }
 
-/** A job that is at work in the shop is put away only by whoever says that they know it is. */
+/** A job in the shop is archived or deleted only if the request confirms that. */
 function confirmed({ inShop, archived, deleted }: JobPlace, running: unknown): void {
   if (inShop && !archived && !deleted && running !== 'yes')
     throw new ApiError(

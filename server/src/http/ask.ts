@@ -4,7 +4,7 @@ import { readShelf } from '../db/shelf';
 import { invalid, notFound } from '../errors/errors';
 import { route, type Route } from './route';
 
-/** /api/ask/NAME: one question of the Bench, looked up on the shop's shelf. What it asks for is known to the question. */
+/** /api/ask/NAME: one question of the Bench, with the shop's shelf. Its input is defined by the question. */
 export const askRoutes: readonly Route[] = [
   route({
     method: 'POST',

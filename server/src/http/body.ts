@@ -24,7 +24,7 @@ export function jsonBody(
   elsewhere: (request: Request, response: Response, bytes: Buffer) => Promise<JsonRead>,
 ): RequestHandler[] {
   const parse: RequestHandler = async (request, response, next) => {
-    // A body of another type, or none: the schema of the route says what is missing.
+    // A body of another type, or none: the schema of the route reports what is missing.
     if (!Buffer.isBuffer(request.body)) request.body = undefined;
     else {
       refuseCharset(request.headers['content-type']);

@@ -25,10 +25,10 @@ import { ApiError, invalidAt, notFound } from '../errors/errors';
 import { knownKept, planOf } from './jobs';
 import { route, type Context, type Route, type Shop } from './route';
 
-/** The last plan each server has made, and what it was made from: many phones ask for the same. */
+/** The last plan of each server, with what it was made from: many phones ask for the same one. */
 const lately = new WeakMap<Shop, { readonly of: string; readonly answer: Promise<DayAnswer> }>();
 
-/** The day's plan as it is now; as long as nothing has changed it is worked out once a minute for all who ask. */
+/** The present plan of the day; while nothing changes it is computed once a minute for everybody. */
 async function dayNow(context: Pick<Context, 'db' | 'now' | 'run' | 'log' | 'shop'>): Promise<DayAnswer> {
   const etag = `${await newestChange(context.db)} ${Math.floor(context.now() / MS_PER_MINUTE)}`;
   const last = lately.get(context.shop);
@@ -41,7 +41,7 @@ async function dayNow(context: Pick<Context, 'db' | 'now' | 'run' | 'log' | 'sho
   return answer;
 }
 
-/** What a plan of the day is made from, as it is now. */
+/** Present input of the day's plan. */
 async function askedNow({ db, now }: Pick<Context, 'db' | 'now'>): Promise<DayInput> {
   const [jobs, { day: shop }, before, readings, pins, speeds] = await Promise.all([
     jobsAtWork(db),
@@ -54,14 +54,14 @@ async function askedNow({ db, now }: Pick<Context, 'db' | 'now'>): Promise<DayIn
   return { jobs, shop, now: now(), before, measured: measuredOf(readings), pins, speeds };
 }
 
-/** Plans the day; what it decided is kept for the next. */
+/** Plans the day and stores its decisions for the next plan. */
 async function planNow({ db, now, run, log }: Pick<Context, 'db' | 'now' | 'run' | 'log'>): Promise<DayAnswer> {
   const { answer, kept } = await run('day', await askedNow({ db, now }));
   await saveDayOrder(db, kept).catch((error: unknown) => log.warn({ err: error }, 'the order of the day was not kept'));
   return answer;
 }
 
-/** The day as it would be if a job that has not been begun were begun now; of one that has, as it is. Nothing of it is kept. */
+/** The day as if a job that is not started were started now; unchanged for a started job. Nothing is stored. */
 async function whenDone({ db, now, run, params }: Context): Promise<DayAnswer> {
   const job = await knownKept(db, params.id);
   const asked = await askedNow({ db, now });
@@ -104,7 +104,7 @@ export const dayRoutes: readonly Route[] = [
     answer: 'own',
     work: (context) => sendCalendar(context),
   }),
-  // The same for a program that keeps a calendar and signs in nowhere: at an address only its person knows.
+  // The same for calendar programs, which do not sign in: at a secret address.
   route({
     method: 'GET',
     path: '/calendar/:token',

@@ -7,7 +7,7 @@ import { route, type Context, type Route } from './route';
 
 /** A character of a text takes at most this many bytes in JSON: an escape such as \u001f. */
 const BYTES_A_CHARACTER = 6;
-/** Drawings are larger than anything else that is sent. */
+/** Drawings are the largest requests. */
 const maxBytes = DRAWING_LIMITS.bytes * BYTES_A_CHARACTER;
 
 /** Reads what was sent, and the drawing in it, in another process. */
@@ -20,7 +20,7 @@ async function read(
   return reply.value;
 }
 
-/** /api/drawings: SVG and DXF files read and taken over. Nothing of them is kept. */
+/** /api/drawings: reads and imports SVG and DXF files. Nothing is stored. */
 export const drawingRoutes: readonly Route[] = [
   route({
     method: 'POST',

@@ -6,9 +6,9 @@ import { ApiError } from '../errors/errors';
 const LOOPBACK_NAMES = new Set(['localhost', '::1']);
 
 /**
- * Lets only those pages in that this server itself has served. A page of another name could otherwise point that name at this
- * address and read, write and delete what is kept here.
- * @param names names this server is known by besides its addresses: those a shop has given it
+ * Accepts only requests of pages served by this server. A page of another name could otherwise resolve that name to
+ * this address (DNS rebinding) and read, write and delete data.
+ * @param names names of this server besides its addresses
  */
 export function guard(names: readonly string[]): RequestHandler {
   const given = new Set(names.map((name) => name.toLowerCase()));

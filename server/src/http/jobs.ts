@@ -32,7 +32,7 @@ import { checkedAnswer, uuidOf } from './validate';
 /** The lists of jobs there are. */
 const LISTS = ['all', 'in-shop', 'archived', 'deleted'] as const;
 
-/** So many jobs are listed at once; those in the shop come all together. */
+/** Jobs per page; those in the shop are always listed completely. */
 const JOBS_A_PAGE = 50;
 const MOST_IN_SHOP = 200;
 
@@ -67,7 +67,7 @@ export const jobRoutes: readonly Route[] = [
         return created;
       }),
   }),
-  // A job file comes in as it is, however large one may be written, and is read in a process of the workshop.
+  // A job file is accepted at any size one may be written, and parsed in a worker process.
   route({
     method: 'POST',
     path: '/jobs/import',
@@ -103,7 +103,7 @@ export const jobRoutes: readonly Route[] = [
       const bytes = bytesOf(body);
       const sent = valueOf(bytes.length > LARGE_SAVE_BYTES ? await run('checkSave', bytes) : checkedSave(bytes));
       const saved = await inTransaction(pool, async (db) => {
-        // What the design names is still there when it is kept.
+        // The finishes of the design must still exist when it is stored.
         await lockShelfShared(db);
         const faults = missingFinishes(sent.finishes, await readShelf(db), ['design']);
         if (faults.length > 0) throw invalid(faults);
@@ -193,7 +193,7 @@ function importJob(pool: pg.Pool, read: JobFile, author: string | null): Promise
     const sheets: number[] = [];
     for (const { current, plan } of file.started ?? [])
       sheets.push(await insertStartedPlan(db, job.id, current ? job.revision : 0, JSON.stringify(plan)));
-    // A file of a job that is kept here already comes in as a copy: its entries are other entries then.
+    // A file of a job already stored here is imported as a copy, with new entry ids.
     const copy = await isAnyLogged(db, file.log);
     const log = file.log.map(({ sheet, ...event }): LogEvent => ({
       ...event,
@@ -205,7 +205,7 @@ function importJob(pool: pg.Pool, read: JobFile, author: string | null): Promise
   });
 }
 
-/** The plan of a job, from the shelf as it is now, as JSON, with the mark of that shelf. */
+/** The plan of a job with the present shelf, as JSON, with the fingerprint of that shelf. */
 export async function planOf(pool: pg.Pool, run: WorkerPool['run'], { design }: KeptJob) {
   const shelf = await readShelf(pool);
   return { ...(await run('plan', { design, shelf })), shelf: shelfFingerprint(shelf) };

@@ -3,15 +3,15 @@ import { changesAfter, newestChange } from '../db/changes';
 import type { HubEvent } from '../live/hub';
 import { route, type Route } from './route';
 
-/** A line now and then keeps what stands between from closing the connection. */
+/** Interval of heartbeat lines, which keep proxies from closing the connection. */
 const HEARTBEAT_MS = 20_000;
 /** Maximum number of pages that listen to one server, and of one person's: each holds a connection. */
 const MAX_LISTENERS = 500;
 const MAX_LISTENERS_OF_ONE = 20;
 
 /**
- * /api/live: what changes, told at once, as server-sent events. Whoever comes back says the number of the last change heard and is told what
- * was missed, or that it is to ask for everything anew (`resync`). A change may be told twice.
+ * /api/live: changes as server-sent events. A returning page sends the number of the last change it received and
+ * gets what it missed, or `resync` if it has to reload everything. A change may be sent twice.
  */
 export const liveRoutes: readonly Route[] = [
   route({
@@ -25,7 +25,7 @@ export const liveRoutes: readonly Route[] = [
         hub.listeners() >= MAX_LISTENERS || (person !== null && hub.listeners(person.id) >= MAX_LISTENERS_OF_ONE);
       if (full) return void response.status(503).set('Retry-After', '30').end();
       const last = Number(request.get('last-event-id') ?? query.after ?? NaN);
-      // Heard before what was missed is read: nothing falls between the two.
+      // Subscribed before missed changes are read, so that none is lost in between.
       const waiting: (HubEvent | null)[] = [];
       let ready = false;
       const unsubscribe = hub.subscribe({
@@ -47,7 +47,7 @@ export const liveRoutes: readonly Route[] = [
         'X-Accel-Buffering': 'no',
       });
       response.flushHeaders();
-      // From here on it knows where it was, also before anything has changed.
+      // The page learns its position even before anything has changed.
       const here = Number.isSafeInteger(last) ? null : await newestChange(db).catch(() => null);
       if (here !== null) response.write(`id: ${here}\nevent: here\ndata: {}\n\n`);
       const missed = Number.isSafeInteger(last) ? await changesAfter(db, last).catch(() => null) : [];
@@ -66,7 +66,7 @@ function tell(response: Response, event: HubEvent | null): void {
   if (!response.writableEnded) response.write(event === null ? RESYNC : written(event));
 }
 
-/** What is told is told to all alike: it is written once. */
+/** An event is serialized once for all pages. */
 const lines = new WeakMap<HubEvent, Buffer>();
 
 function written(event: HubEvent): Buffer {

@@ -3,7 +3,7 @@ import { appendEvent } from '../db/log';
 import type { Queryable } from '../db/pool';
 import { ApiError, invalidAt } from '../errors/errors';
 
-/** How far a phone's clock may be ahead of the server's. */
+/** Maximum lead of a phone's clock over the server's. */
 const CLOCK_SLACK_MS = 5 * 60_000;
 
 /**

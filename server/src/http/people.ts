@@ -169,7 +169,7 @@ export const peopleRoutes: readonly Route[] = [
       refuseCommon(passphrase);
       const row = await ownRow(db, person, old);
       await updatePerson(db, row.id, { passphrase: await hashSecret(passphrase) });
-      // Whoever knew the old one is out.
+      // Sessions begun with the old passphrase are ended.
       await endSessionsOf(db, row.id, session);
     },
   }),
@@ -254,9 +254,9 @@ export const peopleRoutes: readonly Route[] = [
       await inTransaction(pool, async (db) => {
         const before = await known(db, id);
         if (before.role === 'owner' && role !== undefined && role !== 'owner') await oneOwnerStays(db);
-        // Whoever needs a new passphrase may have lost the PIN as well.
+        // A person who needs a new passphrase may have lost the PIN as well.
         await updatePerson(db, id, { ...(role ? { role } : {}), ...(secret ? { passphrase: secret, pin: null } : {}) });
-        // What somebody else has set as a passphrase ends what was begun with the old one.
+        // A passphrase set by somebody else ends the person's sessions.
         if (secret) await endSessionsOf(db, id, session);
       });
       return known(pool, id);
@@ -279,12 +279,12 @@ export const peopleRoutes: readonly Route[] = [
   }),
 ];
 
-/** Passphrases that stand in every list of common ones are guessed first. */
+/** Passphrases from lists of common ones are guessed first. */
 function refuseCommon(passphrase: string): void {
   if (isCommon(passphrase)) throw invalidAt('passphrase', messageWithoutValues('server.passphrase-common'));
 }
 
-/** Whose sessions somebody may see and end: an owner everybody's (null), others their own. */
+/** Whose sessions a person may see and end: an owner everybody's (null), others their own. */
 const whose = (person: ShopPerson | null): string | null => (person?.role === 'owner' ? null : (person?.id ?? null));
 
 const taken = () => invalidAt('name', messageWithoutValues('server.person-taken'));
@@ -314,7 +314,7 @@ async function oneOwnerStays(db: Queryable): Promise<void> {
     throw new ApiError(409, 'last-owner', 'One owner has to stay: make somebody else an owner first.');
 }
 
-/** The person who asks, after they have said their passphrase once more. */
+/** The requesting person, after verifying their passphrase. */
 async function ownRow(db: Queryable, person: ShopPerson | null, passphrase: string): Promise<PersonRow> {
   const row = person && (await personById(db, person.id));
   if (!(await verifySecret(row?.passphrase ?? null, passphrase)) || !row)
@@ -350,7 +350,7 @@ async function pairedPhone(
   return id;
 }
 
-/** Who one is here; just signed in, the request does not know yet. */
+/** The identity of the requester; right after signing in, the request does not contain it yet. */
 /** @param fresh name of who has just signed in, and whether by a PIN */
 async function meOf(
   { db, shop: { signIn }, person: before, request }: Context,

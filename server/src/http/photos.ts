@@ -10,7 +10,7 @@ import { uuidOf } from './validate';
 /** How every JPEG begins. */
 const JPEG = Buffer.from([0xff, 0xd8, 0xff]);
 
-/** Whoever has it asks whether it is still theirs to see, and need not fetch it again. */
+/** A cached copy is revalidated: permissions may have changed, but it need not be sent again. */
 const KEPT_FOR = 'private, no-cache';
 
 /** /api/jobs/:id/photos: what the entries of a log show. Sent before its entry, by an id the phone has given. */

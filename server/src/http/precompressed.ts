@@ -2,15 +2,15 @@ import { existsSync, readdirSync } from 'node:fs';
 import { posix, sep } from 'node:path';
 import type { RequestHandler } from 'express';
 
-/** Ways a file may be packed, the smaller first, with the ending of its packed copy. */
+/** Encodings of a file, the smallest first, with the extension of the compressed copy. */
 const WAYS = [
   { encoding: 'br', ending: '.br' },
   { encoding: 'gzip', ending: '.gz' },
 ] as const;
 
 /**
- * Leads a request for a file to its packed copy, where the build has put one beside it and the browser can unpack it.
- * @param folder where the files lie, as they are when the server starts
+ * Serves the compressed copy of a file if the build has made one and the browser accepts it.
+ * @param folder folder of the files, as they are when the server starts
  */
 export function precompressed(folder: string): RequestHandler {
   const copies = new Set(

@@ -3,8 +3,8 @@ import { rateLimit } from 'express-rate-limit';
 import { ApiError } from '../errors/errors';
 
 /**
- * Lets one address ask so often in a minute.
- * @param failedAlone counts only what was refused: whoever gets in has not guessed
+ * Rate limit per minute and address.
+ * @param failedAlone counts only refused requests: a successful one was no guess
  */
 export const rateLimiter = (aMinute: number, says: string, failedAlone = false): RequestHandler =>
   rateLimit({

@@ -6,7 +6,7 @@ import { tokenHash, newToken } from '../people/secrets';
 import { ApiError } from '../errors/errors';
 import type { Route, Shop } from './route';
 
-/** Who asks: nobody has to say so on this machine alone; else the person of a session. */
+/** The requester: nobody in particular without sign-in, else the person of a session. */
 export interface Requester {
   readonly session: string | null;
   readonly person: ShopPerson | null;
@@ -43,9 +43,7 @@ export function setCookie(response: Response, name: string, token: string): void
 
 export const clearCookie = (response: Response, name: string): void => void response.clearCookie(name, { path: '/' });
 
-/**
- * Lets a request in, or not: the one place where rights are looked at. Where nobody signs in, one person works here and may everything.
- */
+/** Authorizes a request: the only place where permissions are checked. Without sign-in everything is allowed. */
 export function authorize(
   { pool, signIn }: Pick<Shop, 'pool' | 'signIn'>,
   { right, ofNobody }: Pick<Route, 'right' | 'ofNobody'>,

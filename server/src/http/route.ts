@@ -23,9 +23,9 @@ export interface Shop {
   readonly hub: Hub;
   /** What masks are sent to. */
   readonly cutter: Cutting;
-  /** Whether one has to be somebody to work here. */
+  /** Whether signing in is required. */
   readonly signIn: boolean;
-  /** So many tries to get in from one address in a minute. */
+  /** Maximum sign-in attempts per minute and address. */
   readonly tries: number;
   /** How phones come to trust it. */
   readonly trust: Trust;
@@ -35,18 +35,18 @@ export interface Shop {
   readonly sensor: SensorListener | null;
   /** The time, ms. */
   readonly now: () => number;
-  /** What is being worked out, for pages that wait. */
+  /** Work in progress, for pages that wait. */
   readonly works: Works;
 }
 
-/** One request: what the server works with, who asks, and what was brought. */
+/** One request: server, requester, input. */
 export interface Context<B = unknown> {
   readonly shop: Shop;
   readonly db: pg.Pool;
-  /** Null where nobody has to sign in. */
+  /** Null without sign-in. */
   readonly person: ShopPerson | null;
   readonly session: string | null;
-  /** The name written under what this request keeps; null where nobody signs in. */
+  /** Author of what this request stores; null without sign-in. */
   readonly author: string | null;
   readonly now: () => number;
   readonly log: Logger;
@@ -54,7 +54,7 @@ export interface Context<B = unknown> {
   readonly query: Readonly<Record<string, unknown>>;
   /** Read by the schema of the route. */
   readonly body: B;
-  /** Works something long out in a process of its own, which ends with this request. */
+  /** Runs a long task in a worker process, ended with this request. */
   readonly run: WorkerPool['run'];
   readonly request: Request;
   readonly response: Response;
@@ -70,9 +70,9 @@ interface Asked {
   /** Below /api. */
   readonly path: string;
   readonly right: Permission;
-  /** Asked all the time: who asks is not looked up. */
+  /** Very frequent: the requester is not looked up. */
   readonly ofNobody?: true;
-  /** Which requests of one address are slowed down: whoever only guesses, or whoever looks too often. */
+  /** Rate limit of this route: against guessing, or against polling too often. */
   readonly slow?: 'guessing' | 'looking';
   /** How the body comes: as JSON, or as the bytes that were sent. Left out: as JSON where the route has a schema for it. */
   readonly reads?: 'bytes';
@@ -104,7 +104,7 @@ export function route<A extends Answer, B extends Schema | undefined = undefined
 /** So often one address may look at what is for customers, in a minute. */
 const LOOKS_A_MINUTE = 60;
 
-/** Answers these routes: lets in, slows down, reads, works, checks what is answered. The one place where this is done. */
+/** Answers routes: authorizes, limits the rate, parses, runs, checks the answer. The only place where this is done. */
 export function answerRoutes(routes: readonly Route[], shop: Shop): Router {
   const router = Router();
   const slow = {
@@ -135,7 +135,7 @@ export function answerRoutes(routes: readonly Route[], shop: Shop): Router {
 
 const METHODS = { GET: 'get', POST: 'post', PUT: 'put', DELETE: 'delete' } as const;
 
-/** Whom the limits of one person count for: who is signed in, else the address; null where nobody has to sign in. */
+/** Key of per-person limits: the person, else the address; null without sign-in. */
 export const rateLimitKey = ({ signIn }: Pick<Shop, 'signIn'>, request: Request): string | null =>
   signIn ? (requesterOf(request).person?.id ?? request.ip ?? 'unknown') : null;
 

@@ -19,7 +19,7 @@ import { shopRoutes } from './shop';
 import { trustRoutes } from './trust';
 import { workRoutes } from './works';
 
-/** Every request the server answers below /api, with what it needs, brings and is answered. What is not here is nobody's. */
+/** Every route below /api, with its permission, input and answer. Any other path is not found. */
 export const ROUTES: readonly Route[] = [
   ...healthRoutes,
   ...trustRoutes,

@@ -50,7 +50,7 @@ export const runRoutes: readonly Route[] = [
       if (event.kind !== 'start') throw invalidAt('event.kind', messageWithoutValues('server.start-kind'));
       // A start whose answer was lost is sent again, and may find the design changed since.
       if (await isLogged(pool, job.id, event.id)) return runRecord(pool, job.id, query);
-      // Somebody else has pressed it before: this one joins them.
+      // Somebody else has started it already: this request gets the same run.
       if ((await runningRevision(pool, job.id)) === revision) return runRecord(pool, job.id, query);
       if (revision !== job.revision) throw staleStart(job.revision);
       const plan = await planOf(pool, run, job);
@@ -131,28 +131,28 @@ export const runRoutes: readonly Route[] = [
   }),
 ];
 
-/** The step something was seen at, that tells how a film dries; null for any other entry. */
+/** The step of an observation that tells how a film dries; null for any other entry. */
 function seenStep(sent: unknown): string | null {
   const { step, saw } = (sent ?? {}) as { step?: unknown; saw?: { kind?: unknown } };
   return typeof step === 'string' && (saw?.kind === 'feel' || saw?.kind === 'pull') ? step : null;
 }
 
-/** The id an entry says it has; empty where it says none. */
+/** The id of an entry; empty if it has none. */
 function idOf(sent: unknown): string {
   const { id } = (sent ?? {}) as { id?: unknown };
   return typeof id === 'string' ? id : '';
 }
 
 /**
- * An entry under the name of who made it, whatever it says itself; who sent it stands beside, where that is somebody else.
- * @param madeBy who made it, as the phone says: somebody of the shop
+ * Signs an entry with its author, whatever it claims itself; the sender is added if that is another person.
+ * @param madeBy author according to the phone: a person of the shop
  */
 function signed({ person: _, sentBy: _sent, ...event }: LogEvent, author: string | null, madeBy = author): LogEvent {
   if (author === null || madeBy === null) return event;
   return { ...event, person: madeBy, ...(madeBy === author ? {} : { sentBy: author }) };
 }
 
-/** Writes one entry down; one that is not taken is told, and does not hold up the others. */
+/** Appends one entry; a refused one is reported and does not hold up the others. */
 async function takeEntry(
   db: Queryable,
   jobId: string,
@@ -172,7 +172,7 @@ async function takeEntry(
   }
 }
 
-/** A job is not closed while a plug may still be in it, unless it is said why. */
+/** A job is not finished while plugs may still be in it, unless a reason is given. */
 async function allPlugsOut(db: Queryable, jobId: string): Promise<void> {
   const { started, progress } = await findProgress(db, jobId);
   if (started?.steps.some(({ id, kind }) => kind === 'unplug' && !progress.doneAt.has(id)))
@@ -186,7 +186,7 @@ async function allPlugsOut(db: Queryable, jobId: string): Promise<void> {
 const staleStart = (revision: number): ApiError =>
   new ApiError(409, 'stale-start', `The job is at revision ${revision} now. Look at the plan again, then start.`);
 
-/** What is told of a run; the plan only to one who does not have its sheet yet. */
+/** The record of a run; with the plan only if the client does not have that sheet. */
 async function runRecord(pool: pg.Pool, jobId: string, { have }: Context['query']) {
   const known = typeof have === 'string' && /^\d{1,9}$/.test(have) ? Number(have) : null;
   const [started, events] = await Promise.all([findSheet(pool, jobId, known), listEvents(pool, jobId)]);

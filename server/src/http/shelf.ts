@@ -171,8 +171,8 @@ export const shelfRoutes: readonly Route[] = [
 ];
 
 /**
- * An entry is changed only by who has seen it as it is: else somebody else was first.
- * @param was mark of the entry as it was seen
+ * An entry may only be changed by a client that has seen its present state.
+ * @param was fingerprint of the entry as seen
  */
 async function stillAs(db: Queryable, table: ShelfTable, key: string, was: unknown): Promise<void> {
   if (typeof was !== 'string')

@@ -17,7 +17,7 @@ const NO_BACKUPS = {
 
 const stateOf = ({ backups }: Shop) => (backups === null ? NO_BACKUPS : backups.state());
 
-/** /api/shop: what is kept of the shop as a whole. */
+/** /api/shop: data of the shop as a whole. */
 export const shopRoutes: readonly Route[] = [
   route({
     method: 'GET',
@@ -35,12 +35,12 @@ export const shopRoutes: readonly Route[] = [
     async work({ shop }) {
       if (shop.backups === null)
         throw new ApiError(409, 'no-folder', 'This server keeps no backups: it was started without a folder for them.');
-      // Why it could not be made stands in the answer, and stays there until one is made.
+      // A failure is part of the answer, until a backup succeeds.
       await shop.backups.make().catch(() => undefined);
       return stateOf(shop);
     },
   }),
-  // The passphrase that passphrases and PINs in backups are encrypted with; it is kept nowhere.
+  // Sets the passphrase for the secrets in backups; it is stored nowhere.
   route({
     method: 'PUT',
     path: '/shop/backup-key',
