@@ -10,7 +10,7 @@ describe('the glossary', () => {
     .split('\n')
     .filter((line) => /^\| [*A-Z]/.test(line) && !line.startsWith('| word'))
     .map((line) => line.split('|').map((cell) => cell.trim()));
-  /** A file as it is named there: from the checkout, or from the rooms of core. */
+  /** A file as it is named there: from the checkout, or from the folders of core. */
   const found = (file: string) => [file, `core/src/${file}`].find((path) => existsSync(join(ROOT, path)));
 
   it('names files that there are', () => {
@@ -32,6 +32,35 @@ describe('the glossary', () => {
       names.filter(([, file, name]) => !new RegExp(`\\b${name}\\b`).test(read(found(file) ?? 'docs/glossary.md'))),
     ).toEqual([]);
   });
+});
+
+it('every file named in the documents is there', () => {
+  const documents = [
+    'README.md',
+    'CONTRIBUTING.md',
+    ...readdirSync(join(ROOT, 'docs'))
+      .filter((name) => /\.md$/.test(name))
+      .map((name) => `docs/${name}`),
+  ];
+  const roots = [
+    '',
+    'core/src/',
+    'client/src/',
+    'server/src/',
+    'words/src/',
+    'cli/src/',
+    'client/',
+    'words/src/english/',
+    'core/src/order/',
+    'core/src/stage/',
+  ];
+  const named = documents.flatMap((document) =>
+    [...read(document).matchAll(/`([\w.-]+(?:\/[\w.-]+)+\.(?:ts|tsx|mjs|js|json|md|sql))`/g)].map(
+      ([, path]) => [document, path!] as const,
+    ),
+  );
+  expect(named.length).toBeGreaterThan(60);
+  expect(named.filter(([, path]) => !roots.some((root) => existsSync(join(ROOT, root, path))))).toEqual([]);
 });
 
 describe('the pictures of the README', () => {
