@@ -28,13 +28,13 @@ const paperSettings = {
   ),
 };
 
-/** What a browser says of the connection is not heeded: the shop's server may be there without any other. */
+/** The browser's online state is ignored: the shop's server may be reachable without the internet. */
 const QUERIES = {
   queries: { retry: 2, staleTime: 5000, networkMode: 'always' },
   mutations: { networkMode: 'always' },
 } as const;
 
-/** Everything stands in here: fonts, theme, data, and the four places round the screen. */
+/** Root of the application: fonts, theme, data, and the tab bar. */
 export default function RootLayout() {
   // What is there is shown at once; letters change to their own when the fonts have come.
   useFonts({ Barlow_400Regular, BarlowSemiCondensed_500Medium, BarlowSemiCondensed_600SemiBold });
@@ -63,19 +63,19 @@ export default function RootLayout() {
   );
 }
 
-/** The four places; not for a customer who looks at one job. */
+/** The tab bar; not for a customer who views one job. */
 function PlacesForAll() {
   return usePathname().startsWith('/link/') ? null : <TabBar />;
 }
 
-/** Whatever screen is open, entries that wait are sent, and what others do is heard. */
+/** Sends pending entries and listens to changes on every screen. */
 function Sending() {
   useSending();
   useLive();
   return null;
 }
 
-/** So long after the first page the other screens are fetched ahead, so that they open at once, and also with no connection. */
+/** Delay after the first page until the other screens are preloaded, so that they open at once, also offline, ms. */
 const AHEAD_MS = 5000;
 
 function Ahead() {

@@ -30,7 +30,7 @@ interface Due {
 
 const NONE: readonly JobSummary[] = [];
 const MINUTE_MS = 60_000;
-/** So many waits are shown at first. */
+/** Number of windows shown at first. */
 const FIRST = 8;
 /** The rail shows at least this much of the future, and at most this much. */
 const LEAST_AHEAD_MIN = 60;
@@ -53,12 +53,12 @@ export default function ClockScreen() {
         <Waiting what="the windows" error={error} retry={<Action label="Try again" onPress={() => void refetch()} />} />
       </Screen>
     );
-  // Drawn anew every second: a shop with a hundred jobs sees what comes next, and the rest when it asks.
+  // Redrawn every second: with a hundred jobs only the next windows are shown, the rest on demand.
   const due = jobs
     .flatMap((job): Due[] => job.windows.map((window) => ({ job, window })))
     .sort((a, b) => nextChange(a.window) - nextChange(b.window));
   const shown = all ? due : due.slice(0, FIRST);
-  // A step with several times is told once, by the time that decides.
+  // A step with several windows is shown once, with the deciding one.
   const steps = due.filter(
     ({ job, window }) =>
       decidingWindow(

@@ -23,7 +23,7 @@ import { WorkNote } from '@/ui/WorkNote';
 
 const RANK: Readonly<Record<JobSummary['state'], number>> = { 'in-shop': 0, planning: 1, finished: 2 };
 
-/** Jobs: what is on, and the next action of each. */
+/** Jobs: running windows, and the next action of each job. */
 export default function JobsScreen() {
   const { data, error, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } = useJobs();
   const importJob = useImportJob();

@@ -1,4 +1,4 @@
-/** A clock that is off by less is taken to be right: an answer is some time on its way, and dates are told in whole seconds. */
+/** Smaller deviations are ignored: an answer takes time, and dates have whole seconds. */
 const RIGHT_MS = 60_000;
 
 /** The time in the shop: the server's, where the clock of this device is known to be wrong. */
@@ -7,7 +7,7 @@ export interface ShopClock {
   readonly now: () => number;
   /** How far this device is ahead of the shop, ms; 0: it is right, as far as is known. */
   readonly aheadMs: () => number;
-  /** Hears what the server's clock said in an answer. */
+  /** Takes the server's time from the date of an answer. */
   readonly hear: (date: string | null) => void;
 }
 

@@ -1,7 +1,7 @@
 import { cutStateSchema, type CutState } from '@lintrel/core';
 import { request } from './http';
 
-/** Sends the masks of a kept job to the cutter. */
+/** Sends the masks of a saved job to the cutter. */
 export const sendToCutter = (job: string, widthMm: number): Promise<CutState> =>
   request('POST', '/cutter', cutStateSchema, { job, widthMm });
 

@@ -2,7 +2,7 @@ import { errorSchema, WORK_HEADER, type ApiErrorBody } from '@lintrel/core/front
 import * as v from 'valibot';
 import { clock } from './clock';
 
-/** Called when the server does not know any more who asks. */
+/** Callbacks for when the session has ended on the server. */
 export const signedOut = new Set<() => void>();
 
 /** A refusal of the server, or its silence. */
@@ -15,7 +15,7 @@ export class RequestError extends Error {
     super(body.message);
   }
 
-  /** True where the server itself has refused it, and would refuse it again: everything else may be tried again. */
+  /** True if the server itself refused it and would refuse it again; anything else may be retried. */
   get final(): boolean {
     return (
       this.status >= 400 &&
@@ -87,7 +87,7 @@ export async function request<T>(
   return read.output;
 }
 
-/** What is sent, and as what: a picture as it is, a text that is JSON already, anything else as JSON. */
+/** Body and content type: a blob as it is, text as JSON, anything else serialized as JSON. */
 function packed(body: unknown): { body?: Blob | string; headers?: Record<string, string> } {
   if (body === undefined) return {};
   if (body instanceof Blob) return { body, headers: { 'content-type': body.type } };

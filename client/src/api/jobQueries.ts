@@ -48,8 +48,9 @@ const SCHEMAS = { tapes: tapeSchema, finishes: finishSchema, supplies: supplySch
 type ShelfTable = keyof typeof SCHEMAS;
 
 /**
- * Puts a tape, finish or supply on the shelf, or changes it.
- * @param opened the entry as its form was opened with: if it is another by now, the server says so, and the next save is meant
+ * Adds or changes a tape, finish or supply.
+ * @param opened the entry when its form was opened: if it has changed on the server, that is reported, and the next
+ *   save overwrites it
  */
 export function useSaveEntry<T extends Tape | Finish | Supply>(table: ShelfTable, opened: T | undefined) {
   const client = useQueryClient();

@@ -4,7 +4,7 @@ import { useEffect } from 'react';
 import * as v from 'valibot';
 import { onPresence } from '@/api/presence';
 
-/** What is asked for anew when something has changed. A job that is open keeps what is being typed: its next save tells of another's. */
+/** Queries to refetch after a change. An open job keeps what is being typed; its next save reports a conflict. */
 export function onChange(client: Pick<QueryClient, 'invalidateQueries'>, { kind, job }: Change): void {
   const anew = (...queryKey: readonly string[]) => void client.invalidateQueries({ queryKey: [...queryKey] });
   if (kind === 'shelf') anew('shelf');
@@ -14,7 +14,7 @@ export function onChange(client: Pick<QueryClient, 'invalidateQueries'>, { kind,
   if (kind !== 'job') anew('day');
 }
 
-/** Everything that may have changed while nobody listened. */
+/** Refetches everything that may have changed while not listening. */
 export function onGap(client: Pick<QueryClient, 'invalidateQueries'>): void {
   for (const key of ['shelf', 'run', 'jobs', 'stock', 'day']) void client.invalidateQueries({ queryKey: [key] });
 }
@@ -28,9 +28,9 @@ export interface LivePage {
 }
 
 /**
- * Listens to what changes in the shop while a page is seen: a browser holds only six connections to a server, and each page that listens
- * takes one. A page that is seen again says where it was, and is told what it missed.
- * @returns how to end that
+ * Listens to changes while the page is visible: browsers allow six connections per server, and each listening page
+ * takes one. A returning page sends its position and gets what it missed.
+ * @returns a function that stops listening
  */
 export function listen(
   page: LivePage,
@@ -75,7 +75,7 @@ export function listen(
   };
 }
 
-/** Listens while a page is open. Without it lists are asked for now and then all the same. */
+/** Listens while a page is open. Lists are also polled now and then. */
 export function useLive(): void {
   const client = useQueryClient();
   useEffect(() => {

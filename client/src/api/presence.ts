@@ -4,11 +4,11 @@ import { clock } from '@/api/clock';
 import { request } from '@/api/http';
 import { deviceName } from '@/device/deviceName';
 
-/** How often a device says where it is, and how long it is taken to be there, ms. */
+/** Interval of presence messages, and how long one is valid, ms. */
 const SAY_EVERY_MS = 15_000;
 const THERE_FOR_MS = 40_000;
 
-/** A device at a step of a job, with when it was last heard of. */
+/** A device at a step of a job, with the time of its last message. */
 interface Seen extends Presence {
   readonly at: number;
 }
@@ -16,7 +16,7 @@ interface Seen extends Presence {
 let seen: readonly Seen[] = [];
 const listeners = new Set<() => void>();
 
-/** Hears that a device is at a step; one device is at one step at a time. */
+/** Handles a presence message; a device is at one step at a time. */
 export function onPresence(here: Presence, atMs = clock.now()): void {
   seen = [...seen.filter(({ device }) => device !== here.device), { ...here, at: atMs }];
   listeners.forEach((changed) => changed());
@@ -39,7 +39,7 @@ export const othersAt = (
     (other) => other.job === job && other.step === step && other.device !== ownDevice && now - other.at < THERE_FOR_MS,
   );
 
-/** Says which step this device is at as long as the page is seen, and tells who else is there. */
+/** Announces the step of this device while the page is visible, and returns the other devices there. */
 export function usePresence(job: string, step: string | null, now: number): readonly Presence[] {
   const all = useSyncExternalStore(subscribe, () => seen);
   const ownDevice = deviceName();

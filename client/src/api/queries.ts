@@ -2,11 +2,11 @@ import { jobListSchema, createdSchema } from '@lintrel/core/front';
 import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { request, type LongAsk } from './http';
 
-// What the first page asks for; everything that needs the schemas of designs and shelves is in jobQueries.ts.
+// Queries of the first page; those that need the schemas of designs and shelves are in jobQueries.ts.
 
 const POLL_MS = 15_000;
 
-/** The jobs with what is on in each, a page after the other. */
+/** The jobs with their running windows, page by page. */
 export const useJobs = () =>
   useInfiniteQuery({
     queryKey: ['jobs', 'all'],

@@ -16,7 +16,7 @@ type Present = Part['present'];
 type System = Present['system'];
 const name = (system: System) => (system === 'bare' ? 'nothing: bare' : SYSTEM_NAMES[system].toLowerCase());
 
-/** What is on an area now, where that is not what is on the rest of its part: a primed repair, a bare spot, a painted well. */
+/** Existing finish of an area that differs from the rest of its part: a primed repair, a bare spot, a painted well. */
 export function PresentHere({
   area,
   rest,

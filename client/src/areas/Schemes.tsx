@@ -39,7 +39,7 @@ export interface OtherDrawing {
   readonly names: readonly [string, string];
 }
 
-/** The schemes of a job: one is planned, others are kept to compare. */
+/** The schemes of a job: one is planned, others are kept for comparison. */
 export function Schemes({
   plan,
   part,
@@ -197,7 +197,7 @@ interface Difference {
   readonly places: readonly { readonly part: string; readonly codes: readonly string[] }[];
 }
 
-/** The same change told once, with all its places. */
+/** Groups equal changes with all their places. */
 function grouped(areas: SchemeComparison['areas']): Difference[] {
   const keys = [...new Set(areas.map(({ first, second }) => JSON.stringify([first, second])))];
   return keys.map((key) => {

@@ -21,7 +21,7 @@ export interface Trial {
 export const withTrial = (design: Design, trial: Trial | null): Design =>
   trial ? withBands(design, trial.part, trial.line, trial) : design;
 
-/** Sliders on the bands of a part: the drawing follows at once, the job only when one keeps it. */
+/** Sliders for the bands of a part: the drawing follows at once, the job only on Save. */
 export function Widths({
   part,
   trial,

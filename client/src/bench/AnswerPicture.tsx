@@ -38,7 +38,7 @@ function WindowsPicture({ windows }: { windows: PullWindows }) {
   );
 }
 
-/** Straight pieces behind a curve; the arc shown stands for the whole length. */
+/** Straight pieces behind a curve; the arc shown represents the whole length. */
 function FacetsPicture({ pieces }: { pieces: number }) {
   const { text } = useWords();
   const shown = Math.min(pieces, 24);

@@ -17,7 +17,7 @@ const TONES: Readonly<
   mark: { fill: colour.calm, stroke: colour.calm, dp: 3.5 },
 };
 
-/** Share of the height left free for words at the rim. */
+/** Fraction of the height kept free for labels at the border. */
 const WORD_AIR = 0.05;
 
 /** A small true drawing of an answer. */

@@ -21,7 +21,7 @@ export function useQuestion(question: Question, shelf: Shelf): QuestionState {
     set: (key, value) => setInput((now) => ({ ...now, [key]: value })),
     choose: (next) => {
       setWay(next);
-      // What both ways share stays as it was typed.
+      // What both ways share stays as typed.
       setInput((now) =>
         Object.fromEntries(
           Object.entries(exampleInput(question, next)).map(([key, example]) => [key, now[key] ?? example]),

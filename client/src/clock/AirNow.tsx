@@ -9,7 +9,7 @@ import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Typography';
 import { clockTime } from '@/words';
 
-/** The air the times are counted with: what the sensor says, or what somebody has read off. */
+/** The air used for the times: from the sensor, or typed in. */
 export function AirNow({ air: { readings, expected, sensor }, now }: { air: AirAnswer; now: number }) {
   const { temperature } = useWords();
   const may = useIsAllowed()('run');

@@ -13,7 +13,7 @@ const QUIET = [
   { value: 'evening', from: 1080, to: 480 },
 ] as const;
 
-/** How windows are told on this device. */
+/** Settings of the alarms on this device. */
 export function AlarmSettings({
   setting,
   onChange,

@@ -17,7 +17,7 @@ import { clockTime } from '@/words';
 import { PinForm } from './PinForm';
 import { AirDuring, LISTED_FIRST, useLatest, useWorkWords, WorkLines } from './WorkAhead';
 
-/** What of the day cannot be kept, and what is next for each person. */
+/** What of the day cannot be kept, and the next task of each person. */
 export function DayNext({ day, now }: { day: DayAnswer; now: number }) {
   const words = useWords();
   const { say, time, late } = words;

@@ -16,7 +16,7 @@ import { Notice } from '@/ui/Notice';
 import { Panel, Waiting } from '@/ui/Screen';
 import { Heading, Small } from '@/ui/Typography';
 
-/** So many days are asked for, from today on. */
+/** Number of days, from today on. */
 const DAYS = 3;
 
 const figures = shopDaySchema.entries.forecast.item.entries;

@@ -12,7 +12,7 @@ import { times } from '@/words';
 
 const KEY = ['minutes'];
 
-/** How long work takes the hands of this shop against the plan, as the run sheets say: the day's plan counts with it, and it may be set back. */
+/** Working speeds against the plan, from the run sheets; used by the day's plan, and can be reset. */
 export function MinutesPanel() {
   const client = useQueryClient();
   const may = useIsAllowed()('plan');

@@ -91,7 +91,7 @@ const minuteOf = (ms: number): number => {
   return date.getHours() * 60 + date.getMinutes();
 };
 
-/** The next moment the clock shows so many minutes from midnight. */
+/** The next moment at a time of day. */
 function momentOf(minute: number, now: number): number {
   const today = new Date(now).setHours(Math.floor(minute / 60), minute % 60, 0, 0);
   return today < now ? today + MS_PER_DAY : today;

@@ -8,10 +8,10 @@ import { Action } from '@/ui/Action';
 import { Body, Small } from '@/ui/Typography';
 import { clockTime } from '@/words';
 
-/** So many stretches of work are listed at first. */
+/** Number of tasks listed at first. */
 export const LISTED_FIRST = 6;
 
-/** Stretches of work one after the other, as they are told of one job. */
+/** Tasks in order, as part of one job. */
 export function WorkAhead({
   work,
   people,

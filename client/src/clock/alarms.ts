@@ -1,6 +1,6 @@
 import { remedyOf, MS_PER_MINUTE, windowState, type JobSummary, type RunningWindow } from '@lintrel/core/front';
 
-/** How a person is told on this device. */
+/** Alarm settings of a device. */
 export interface AlarmSetting {
   readonly on: boolean;
   /** Hours in which nothing sounds, minutes from midnight; the same: none. */
@@ -10,24 +10,24 @@ export interface AlarmSetting {
 
 export const DEFAULT_ALARM: AlarmSetting = { on: false, quietFromMin: 1260, quietToMin: 360 };
 
-/** Something a person is told once. */
+/** An alarm, raised once. */
 export interface Alarm {
-  /** The same for the same thing, so that it is told once. */
+  /** Identifies the alarm, so that it is raised once. */
   readonly key: string;
   readonly kind: 'open' | 'closing' | 'passed';
   readonly job: JobSummary;
   readonly window: RunningWindow;
 }
 
-/** So long before it closes a window that is open is told of once more, or a fifth of its time, whichever is less. */
+/** An open window raises another alarm this long before it closes, or a fifth of its time if that is less. */
 const CLOSING_MS = 10 * MS_PER_MINUTE;
-/** What happened longer ago than this is not told any more: it stands on the clock. */
+/** Older events raise no alarm any more: the Clock shows them. */
 const STALE_MS = 60 * MS_PER_MINUTE;
 
 /**
- * What is to be told now: windows that have opened, that close soon, that have closed.
- * @param told keys of what was told before
- * A page that slept tells what is so when it wakes, not what it slept through.
+ * Alarms to raise now: windows that have opened, that close soon, that have closed. A page that was asleep raises
+ * what applies when it wakes.
+ * @param given keys of earlier alarms
  */
 export function alarmsAt(jobs: readonly JobSummary[], now: number, given: ReadonlySet<string>): Alarm[] {
   return jobs.flatMap((job) =>

@@ -2,7 +2,7 @@ import type { BoothState } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { clockTime } from '@/words';
 
-/** Who may be in the booth, and until when at the least. */
+/** Who may enter the booth, and until when at least. */
 export function boothWords({ twoPart, untilMs }: BoothState, now: number): string {
   if (untilMs === null)
     return twoPart

@@ -2,7 +2,7 @@
 export const clockOf = (minutes: number): string =>
   `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
 
-/** Minutes from midnight as they are typed: `7`, `7:30`, `0730`, `7.30`; null for anything else. */
+/** Parses a time of day in minutes from midnight: `7`, `7:30`, `0730`, `7.30`; null if invalid. */
 export function readClock(text: string): number | null {
   const match = /^\s*(\d{1,2})(?:[:.h]?(\d{2}))?\s*$/.exec(text);
   if (!match) return null;
@@ -10,7 +10,7 @@ export function readClock(text: string): number | null {
   return Number(match[2] ?? 0) < 60 && minutes <= 1440 ? minutes : null;
 }
 
-/** Hours of a day as they are typed: `7-19`, `7:30 to 16`; empty: none (null); undefined for anything else. */
+/** Parses hours of a day: `7-19`, `7:30 to 16`; null for an empty text, undefined if invalid. */
 export function readHours(text: string): { readonly fromMin: number; readonly toMin: number } | null | undefined {
   if (text.trim() === '') return null;
   const [from, to, ...more] = text.split(/\s*(?:-|–|to)\s*/).map(readClock);
@@ -19,6 +19,6 @@ export function readHours(text: string): { readonly fromMin: number; readonly to
   return { fromMin: from, toMin: to };
 }
 
-/** Hours as they are shown in their field. */
+/** Hours as text of their field. */
 export const hoursOf = (hours: { readonly fromMin: number; readonly toMin: number } | null): string =>
   hours ? `${clockOf(hours.fromMin)}-${clockOf(hours.toMin)}` : '';

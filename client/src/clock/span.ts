@@ -13,7 +13,7 @@ export function spanWords({ opens, closes }: Span, now: number): string {
   return phrase`from ${clockTime(opens, now)}${closes === null ? '' : phrase` to ${clockTime(closes, now)}`}`;
 }
 
-/** Whether it may be done now, and until when, in a sentence; `late` tells what helps where it has passed. */
+/** Whether it may be done now, and until when, in a sentence; `late` adds the remedy after the limit. */
 export function timeWords(
   window: Span & Pick<RunningWindow, 'code'>,
   now: number,

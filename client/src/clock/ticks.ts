@@ -1,4 +1,4 @@
-/** Round steps a rail may be marked in, minutes. */
+/** Round tick steps, minutes. */
 const STEPS_MIN = [1, 2, 5, 10, 15, 30, 60, 120, 240, 480, 720, 1440, 2880, 7200, 14_400, 43_200];
 
 /** A round step that marks a span with about `wanted` ticks. */

@@ -13,9 +13,9 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { request } from '@/api/http';
 
-/** A sensor says something new every minute. */
+/** A sensor sends a reading every minute. */
 
-/** The air of the shop, as it was read off and is expected: what is told, and as windows are counted over. */
+/** The air of the shop, measured and forecast: the answer, and as used for windows. */
 export function useAir(): { readonly told: AirAnswer | null; readonly air: ShopAir } {
   const { data } = useQuery({
     queryKey: ['air'],

@@ -18,7 +18,7 @@ function kept(): AlarmSetting {
   }
 }
 
-/** How one is told on this device, and changing it. Turned on, the browser is asked whether it may. */
+/** Alarm settings of this device. Turning alarms on asks the browser for permission. */
 export function useAlarmSetting(): readonly [AlarmSetting, (next: AlarmSetting) => void] {
   const [setting, set] = useState(kept);
   return [
@@ -36,7 +36,7 @@ export function useAlarmSetting(): readonly [AlarmSetting, (next: AlarmSetting) 
   ];
 }
 
-/** Tells on this device what opens, closes soon and has closed: a line of the system, a buzz and a tone, as far as the browser lets. */
+/** Raises alarms on this device: a notification, a vibration and a tone, as far as the browser allows. */
 export function useAlarms(jobs: readonly JobSummary[], now: number, setting: AlarmSetting): void {
   const refObject = useRef(new Set<string>());
   const words = useWords();

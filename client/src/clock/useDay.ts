@@ -2,7 +2,7 @@ import { dayAnswerSchema } from '@lintrel/core/front';
 import { useQuery } from '@tanstack/react-query';
 import { request } from '@/api/http';
 
-/** Nothing may happen for minutes, and the day goes on: the plan is asked for anew. */
+/** The day goes on without events: the plan is refetched, ms. */
 const ANEW_MS = 120_000;
 
 /** The day's plan of the shop. */

@@ -11,7 +11,7 @@ interface Placed extends SectionLayer {
   readonly high: number;
 }
 
-/** A film is never drawn thinner than can be seen; what nobody measured gets this height. */
+/** Minimum height of a film in the drawing; height of an unmeasured one. */
 const LEAST_HIGH = 4;
 const UNKNOWN_HIGH = 16;
 const SUBSTRATE_HIGH = 18;
@@ -102,7 +102,7 @@ const layerWords = ({ kind, id, name, um }: SectionLayer): string =>
       ? (name ?? 'what is there now')
       : phrase`${shortName(name ?? '')} ${um.toFixed(0)} µm`;
 
-/** A name without its system: there is little room beside a layer. */
+/** The name without its system: there is little room beside a layer. */
 const shortName = (name: string): string => name.split(',')[0]!;
 
 interface Side {

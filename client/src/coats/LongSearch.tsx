@@ -8,7 +8,7 @@ import { Action } from '@/ui/Action';
 import { Small } from '@/ui/Typography';
 import { useLongSearch } from './useLongSearch';
 
-/** A longer search for a better order, with its progress; it can be stopped and then keeps the best so far. */
+/** A longer search for a better order, with progress; stopping it keeps the best so far. */
 export function LongSearch({ design }: { design: Design }) {
   const { change } = useJob();
   const { state, start, stop } = useLongSearch(design);

@@ -28,12 +28,12 @@ import { useWords } from '@/person/PersonContext';
 export function Orders({ plan }: { plan: Plan }) {
   const { change, design } = useJob();
   const planned = plan.orders.find(({ chosen }) => chosen)?.lostM2 ?? 0;
-  // What sprays wider than what is planned is taken as it is shown.
+  // An order that sprays wider than the planned one is taken as shown.
   const choose = (order: readonly string[], lostM2: number) =>
     void change((now) => withOrder(now, order, lostM2 > planned), messageWithoutValues('edit.order'));
   const wish = (value: Aim) =>
     void change((now) => withChoices(now, { wish: value }), messageWithoutValues('edit.wish'));
-  // Primer and clear have their place whatever the order.
+  // Primer and clear have a fixed place.
   const stagesOf = (order: readonly string[]) =>
     order.filter((id) => plan.stages.some(({ finish, layer }) => finish === id && layer === 'finish'));
   return (

@@ -25,7 +25,7 @@ import type { Words } from '@lintrel/words';
 
 type Pinned = 'free' | 'open' | 'covered';
 
-/** Areas of a stage that may be open or covered: left to the search, or pinned by hand. */
+/** Areas of a stage that may be open or covered: left to the search, or pinned. */
 export function Pins({
   plan,
   part,
@@ -84,7 +84,7 @@ function pinnedIn(design: Design, part: string, area: AreaPlan, finish: string):
   return open === null ? 'free' : open ? 'open' : 'covered';
 }
 
-/** What the choices made by hand cost, at once, and the way back. */
+/** Cost of the manual choices, and a button to remove them. */
 export function Price({ price }: { price: ChoicePrice | null }) {
   const words = useWords();
   const { change } = useJob();

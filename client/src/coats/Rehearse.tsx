@@ -10,10 +10,10 @@ import { Panel } from '@/ui/Screen';
 import { Figure, Heading, Small } from '@/ui/Typography';
 import { useWords } from '@/person/PersonContext';
 
-/** A moment is shown so long while the rehearsal runs, ms. */
+/** Time per moment while the rehearsal plays, ms. */
 const MOMENT_MS = 700;
 
-/** The moments of a job and the one being looked at; null where nothing is rehearsed. */
+/** The moments of a job and the selected one; null if nothing is rehearsed. */
 export function useRehearsal(plan: Plan | null) {
   const { shelf } = useJob();
   const moments = useMemo(() => (plan ? rehearsal(plan, shelf) : []), [plan, shelf]);

@@ -129,7 +129,7 @@ const TASK_WORDS: Readonly<Record<PrepareTask['answer'], string>> = {
   no: 'This must not go on',
 };
 
-/** What the coat below asks for; a person who knows better vouches for the pair, with a note. */
+/** What the coat below requires; a person may vouch for the pair, with a note. */
 function Task({ task, stage, plan }: { task: PrepareTask; stage: StagePlan; plan: Plan }) {
   const { shelf, change } = useJob();
   const { say } = useWords();

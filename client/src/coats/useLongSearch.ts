@@ -2,13 +2,13 @@ import type { Design, JobSearch } from '@lintrel/core';
 import { useEffect, useRef, useState } from 'react';
 import { session } from '@/worker/jobSession';
 
-/** A search as it goes on. */
+/** State of a search. */
 export type LongSearchState =
   | { readonly kind: 'idle' }
   | { readonly kind: 'running'; readonly share: number; readonly gap: number; readonly order: readonly string[] }
   | { readonly kind: 'done'; readonly gap: number; readonly order: readonly string[]; readonly better: boolean };
 
-/** Runs a long search, which lets everything else that is asked go first; another design stops it. */
+/** Runs a long search, with lower priority than other questions; another design stops it. */
 export function useLongSearch(design: Design): {
   readonly state: LongSearchState;
   readonly start: () => void;

@@ -1,9 +1,9 @@
 const KEY = 'lintrel.device';
 
-/** The name this page has read: it keeps it as long as it is open. */
+/** The name read by this page, kept while it is open. */
 let name: string | null = null;
 
-/** What this device is called in the log until somebody gives it a name: a short word of its own, the same after a reload. */
+/** Default name of this device in the log, the same after a reload. */
 export function deviceName(): string {
   name ??= readName();
   return name;

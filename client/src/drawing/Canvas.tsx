@@ -55,7 +55,7 @@ export function Canvas({ box, label, children, overlay, handles = NO_HANDLES, on
   const drawing = `drawing${useId().replace(/[^A-Za-z0-9]/g, '')}`;
   const whole = frame && fitBox(box, frame);
   const view = moved ?? whole;
-  // Gestures read the newest values without being made anew at every move.
+  // Gestures read the newest values without being recreated at every move.
   const now = useRef<Current>({ view, frame, whole, handles, onDrag, corner: () => ({ left: 0, top: 0 }) });
   now.current = { view, frame, whole, handles, onDrag, corner: () => cornerOf(host.current) };
   const boxKey = JSON.stringify(box);
@@ -99,7 +99,7 @@ export function Canvas({ box, label, children, overlay, handles = NO_HANDLES, on
   );
 }
 
-/** Not drawn anew while one drags. */
+/** Not redrawn while dragging. */
 const Buttons = memo(function Buttons({
   zoom,
   moved,

@@ -11,7 +11,7 @@ const HEIGHT = 190;
 export interface CurveProps {
   /** What it shows, above it. */
   readonly title: string;
-  /** What a screen reader says of it. */
+  /** Description for screen readers. */
   readonly spoken: string;
   readonly values: readonly number[];
   /** One a value; empty: nothing is written there. */
@@ -22,7 +22,7 @@ export interface CurveProps {
   readonly testID?: string;
 }
 
-/** A curve over even steps, as wide as there is room. */
+/** A curve over even steps, as wide as the container. */
 export default function Curve({
   title,
   spoken,

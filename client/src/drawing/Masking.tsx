@@ -9,7 +9,7 @@ import { openPath, stripAlong } from './path';
 /** Effects with a drawing of their own: flakes as short dashes, pearl as rings, candy as waves. */
 export const EFFECT_DRAWN: ReadonlySet<Finish['effect']> = new Set(['metallic', 'pearl', 'candy']);
 
-/** What tells paints and tapes apart without colour. */
+/** Patterns that distinguish paints and tapes without colour. */
 export function PaintPatterns({ id, mmPerDp }: { id: string; mmPerDp: number }) {
   const dp = (value: number) => value * mmPerDp;
   const tile = (name: string, size: number, children: ReactNode) => (

@@ -13,7 +13,7 @@ export const placesOf = ({ fromPlace, byPlaces, toPlace }: OwnItem, live: Live):
 interface OwnShapesProps {
   readonly pieces: readonly OwnItem[];
   readonly chosen: string | null;
-  /** Where a place of the chosen one is being dragged to. */
+  /** The point of the selected piece that is being dragged. */
   readonly live: Live;
   readonly mmPerDp: number;
 }

@@ -23,13 +23,13 @@ export interface DrawnArea {
   readonly colour: string;
   /** Covered: at a third, under a wide cross hatch. */
   readonly covered?: boolean;
-  /** Flakes and candies are drawn so that they can be told from a solid. */
+  /** Flakes and candies are drawn with a pattern. */
   readonly effect?: Finish['effect'];
 }
 
 interface PartPictureProps {
   readonly part: PartPlan;
-  /** Colours of the areas; those not named show what is on the part now. */
+  /** Colours of the areas; others show their existing finish. */
   readonly areas: readonly DrawnArea[];
   readonly chosenArea?: string | null;
   /** A line of the list, with all its strokes. */
@@ -72,7 +72,10 @@ export function PartDrawing({ overlay, handles, onDrag, ...props }: PartDrawingP
   );
 }
 
-/** What is on the sheet, in millimetres; `mmPerDp` keeps strokes and codes the same on screen. Drawn anew only when it changed. */
+/**
+ * The drawing of a sheet, in millimetres; `mmPerDp` keeps strokes and codes the same size on screen. Redrawn only
+ * when it changes.
+ */
 export const PartPicture = memo(function PartPicture({
   part,
   areas,
@@ -248,7 +251,7 @@ const Dashed = ({
   />
 );
 
-/** Rows as dots, creases as a double line, zones as a dotted rim. */
+/** Rows as dots, creases as a double line, zones with a dotted outline. */
 function FeatureShape({ feature, mmPerDp }: { feature: FeaturePlan; mmPerDp: number }) {
   const { kind, places, closed } = feature;
   if (places.length < 2) return null;

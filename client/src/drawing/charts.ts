@@ -4,7 +4,7 @@ import { phrase } from '@lintrel/words';
 import { lazy } from 'react';
 import type { CurveProps } from './Curve';
 
-/** The drawing of a curve comes when one is looked at. It is the one file with the chart library: what two such files shared, all would load first. */
+/** Loaded on demand. The only file with the chart library: a module shared by two later files would be loaded first. */
 export const Curve = lazy(() => import('./Curve'));
 
 /** Values the chart of a bend is drawn from, and labels along its foot. */

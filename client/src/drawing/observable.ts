@@ -1,4 +1,4 @@
-/** A value that changes often, kept beside the tree of components: only who shows it is drawn anew. */
+/** A frequently changing value outside the component tree: only its subscribers are redrawn. */
 export interface Observable<T> {
   readonly get: () => T;
   readonly set: (value: T) => void;

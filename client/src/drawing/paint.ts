@@ -3,7 +3,7 @@ import type { DrawnArea } from './PartDrawing';
 
 const effects = new WeakMap<Shelf, Map<string, Finish['effect']>>();
 
-/** Effect of a finish on the shelf; a solid where it is not there. */
+/** Effect of a finish on the shelf; solid if it is missing. */
 function effectOf(shelf: Shelf, id: string | null): Finish['effect'] {
   const known = effects.get(shelf) ?? new Map(shelf.finishes.map((finish) => [finish.id, finish.effect]));
   effects.set(shelf, known);

@@ -1,6 +1,6 @@
 import { maxOf, minOf, type AreaPlan, type Coordinates } from '@lintrel/core';
 
-/** A place, with whatever else may be known of it. */
+/** A point, with any further values. */
 type Place = readonly [number, number, ...number[]];
 
 const point = ([x, y]: Place): string => `${x.toFixed(3)} ${y.toFixed(3)}`;

@@ -1,6 +1,6 @@
 import { lineCode, type LinePlan } from '@lintrel/core';
 
-/** One entry a line of the list: its first stroke speaks for all, with the code of the list, L5 for L5a. */
+/** One entry per line of the list: its first stroke, with the code of the line, L5 for L5a. */
 export function firstStrokes(lines: readonly LinePlan[]): LinePlan[] {
   const owners = [...new Set(lines.map(({ owner }) => owner))];
   return owners.flatMap((owner, index) => {

@@ -17,7 +17,7 @@ export interface SheetBox {
   readonly maxY: number;
 }
 
-/** Room left round a drawing, dp; more below, for the buttons. */
+/** Margin round a drawing, dp; more below, for the buttons. */
 const MARGIN_DP = 22;
 const BELOW_DP = 54;
 const CLOSEST_MM_PER_DP = 0.01;
@@ -40,7 +40,7 @@ export function fitBox(box: SheetBox, frame: Frame): View {
 export const heightFor = (box: SheetBox, width: number): number =>
   ((width - 2 * MARGIN_DP) * (box.maxY - box.minY)) / Math.max(1e-6, box.maxX - box.minX) + MARGIN_DP + BELOW_DP;
 
-/** Shows a whole box in a small still frame, with a hair of room. */
+/** Fits a box into a small still frame, with a small margin. */
 export function fitBoxStill(box: SheetBox, frame: Frame): View {
   const room = 4;
   const mmPerDp = Math.max(

@@ -4,7 +4,7 @@ import { Action } from '@/ui/Action';
 import { Small } from '@/ui/Typography';
 import type { KeptForm } from './keptForm';
 
-/** Says that what stands in a form was typed before and is not saved. */
+/** Notice that the form contains restored, unsaved input. */
 export const KeptNote = ({ kept: { restored, startOver } }: { readonly kept: KeptForm }) =>
   restored ? (
     <View style={styles.note} role="status" testID="kept-form">

@@ -14,7 +14,7 @@ export interface TreeForm {
 const Context = createContext<TreeForm | null>(null);
 export const TreeFormProvider = Context.Provider;
 
-/** The form one is in. */
+/** The form of this context. */
 export function useTree(): TreeForm {
   const form = useContext(Context);
   if (!form) throw new Error('a tree field stands outside its form');
@@ -29,7 +29,7 @@ interface TreeFieldProps {
   readonly hint?: string;
   readonly whole?: boolean;
   readonly numeric?: boolean;
-  /** May be left empty: then it is left out. */
+  /** May be left empty. */
   readonly optional?: boolean;
   readonly testID?: string;
 }

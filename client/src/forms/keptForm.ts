@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { FieldValues, UseFormReturn } from 'react-hook-form';
 
-// What is typed into a form and not saved yet outlives leaving the screen, going back and a reload. It is kept as long as the tab is open.
+// Unsaved input of forms survives leaving the screen, going back and a reload. It is kept as long as the tab is open.
 
 const PREFIX = 'lintrel.form.';
 
@@ -21,7 +21,7 @@ export function readKept(key: string, opened: string): unknown {
   }
 }
 
-/** Keeps what is typed; what is as the form was opened with is not kept. */
+/** Keeps the input, unless it equals the opened values. */
 export function keepTyped(key: string, opened: string, values: unknown): void {
   try {
     if (JSON.stringify(values) === opened) sessionStorage.removeItem(PREFIX + key);
@@ -31,35 +31,35 @@ export function keepTyped(key: string, opened: string, values: unknown): void {
   }
 }
 
-/** Forgets what was typed into a form: it was saved, or is not wanted. */
+/** Discards the input of a form, after saving or on request. */
 export function forgetTyped(key: string): void {
   try {
     sessionStorage.removeItem(PREFIX + key);
   } catch {
-    // Nothing was kept there either.
+    // Storage is unavailable.
   }
 }
 
-/** Forgets what was typed into all forms: somebody else will sign in. */
+/** Discards the input of all forms, before somebody else signs in. */
 export function forgetAllTyped(): void {
   try {
     for (const key of Object.keys(sessionStorage)) if (key.startsWith(PREFIX)) sessionStorage.removeItem(key);
   } catch {
-    // Nothing was kept there either.
+    // Storage is unavailable.
   }
 }
 
-/** A form whose typed values are kept. */
+/** A form whose input is kept. */
 export interface KeptForm {
-  /** True where what stands in it was typed before the screen was left. */
+  /** True if its input was restored. */
   readonly restored: boolean;
-  /** Forgets what was typed; call when it was saved. */
+  /** Discards the input; call after saving. */
   readonly forget: () => void;
   /** Begins again with what is saved. */
   readonly startOver: () => void;
 }
 
-/** Keeps what is typed into a form. */
+/** Keeps the input of a form. */
 export function useKeptForm<F extends FieldValues, T>(
   key: string,
   {
@@ -69,7 +69,7 @@ export function useKeptForm<F extends FieldValues, T>(
     formState,
   }: Pick<UseFormReturn<F, unknown, T>, 'watch' | 'reset' | 'getValues' | 'formState'>,
 ): KeptForm {
-  // What the form was opened with, also after it was filled anew from typical figures.
+  // The values the form was opened with, also after it was filled from typical figures.
   const [of] = useState(() => JSON.stringify(formState.defaultValues ?? {}));
   const [restored, setRestored] = useState(false);
   useEffect(() => {
@@ -93,7 +93,7 @@ export function useKeptForm<F extends FieldValues, T>(
   };
 }
 
-/** State of a form that is kept as it is typed. */
+/** Form state whose changes are kept. */
 export function useKeptState<T>(
   key: string,
   initial: () => T,

@@ -1,5 +1,5 @@
 import { fahrenheitOf } from '@lintrel/core';
 
-/** A temperature as it stands in a field, in the unit of the person, with enough digits to be read back the same. */
+/** A temperature as the text of a field, in the person's unit, with enough digits to be parsed back exactly. */
 export const temperatureText = (degreesC: number, unit: 'C' | 'F'): string =>
   String(Number((unit === 'F' ? fahrenheitOf(degreesC) : degreesC).toFixed(2)));

@@ -47,7 +47,7 @@ export function typedTree(value: unknown, unit: 'mm' | 'in', keys: TreeKeys = []
   return Object.fromEntries(Object.entries(value).map(([key, item]) => [key, typedTree(item, unit, [...keys, key])]));
 }
 
-/** Reads texts back into data; what cannot be read is told at its place. */
+/** Parses texts into data; faults are reported at their paths. */
 export function readTree(
   tree: TypedTree,
   context: LengthContext,

@@ -23,7 +23,7 @@ function typed<T>(read: (text: string) => Reading<T>, then: v.GenericSchema<T, T
   );
 }
 
-/** What a form opens with: figures as they are typed, the rest as it is. */
+/** Initial values of a form: numbers as text, the rest unchanged. */
 export const typedTexts = (values: object): Record<string, unknown> =>
   Object.fromEntries(
     Object.entries(values).map(([name, value]: [string, unknown]) => [
@@ -46,6 +46,6 @@ export const typedHumidity = (then: v.GenericSchema<number, number>) => typed(re
 /** A typed plain number. */
 export const typedNumber = (then: v.GenericSchema<number, number>) => typed(readNumber, then);
 
-/** A typed number that may be left empty, which means none. */
+/** An optional typed number; empty means null. */
 export const typedOrNone = (then: v.GenericSchema<number | null, number | null>) =>
   typed<number | null>((text) => (text.trim() === '' ? { ok: true, value: null } : readNumber(text)), then);

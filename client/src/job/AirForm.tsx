@@ -20,7 +20,7 @@ const { airC, rhPercent, movement } = climateSchema.entries;
 /** Whether a place has the air of where it is sprayed. */
 const PLACES = ['same', 'other'] as const;
 type Place = (typeof PLACES)[number];
-/** The form as it is read; bare temperatures are in the unit of the person. */
+/** Schema of the form; bare temperatures are in the person's unit. */
 const schemaIn = (bare: 'C' | 'F') =>
   v.object({
     airC: typedTemperature(airC, bare),
@@ -67,7 +67,7 @@ const PLACE_OPTIONS: readonly { readonly value: Place; readonly label: string }[
   { value: 'other', label: 'Elsewhere' },
 ];
 
-/** The form as it is filled for a climate: places with no air of their own show that of where it is sprayed. */
+/** Form values for a climate: places without air of their own show that of the spraying place. */
 function fieldsOf(
   { airC: here, rhPercent: rh, surfaceC, movement: moves, taped, left }: Climate,
   unit: 'C' | 'F',
@@ -109,7 +109,7 @@ export function AirForm({ climate, onChange }: { climate: Climate; onChange: (cl
     kept.forget();
     onChange(climateOf(values));
   }, showFirstFault);
-  // Back in the same air, what was typed for elsewhere is let go: it may be wrong, and would be in the way.
+  // In the same air the values typed for another place are dropped: they may be invalid and would block saving.
   const settle = (which: 'taped' | 'left', place: Place) => {
     const plain = fieldsOf({ ...climate, [which]: undefined }, unit);
     if (place === 'same')

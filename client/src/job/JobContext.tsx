@@ -13,7 +13,7 @@ import { NO_HISTORY, recordStep, stepBack, stepForward, type History } from '@/s
 import { useIsAllowed } from '@/people/who';
 import { usePerson } from '@/person/PersonContext';
 
-/** A job being worked on: what a person decided, what follows, and how it is kept. */
+/** The open job: design, results, and saving state. */
 export interface OpenJob extends SessionView {
   readonly id: string;
   readonly design: Design;
@@ -23,9 +23,12 @@ export interface OpenJob extends SessionView {
   readonly revision: number;
   readonly shelf: Shelf;
   readonly saved: SaveState;
-  /** Changes the design; finishes of areas follow their lines. `said` names the step; `offer` asks at once whether to take it back. False where it came to nothing. */
+  /**
+   * Changes the design; finishes of areas follow their lines. `said` names the change; `offer` shows Undo at once.
+   * Returns false if it failed.
+   */
   readonly change: (update: (design: Design) => Design, said: EditMessage, offer?: boolean) => Promise<boolean>;
-  /** One step back or forward over the whole design, kept after a reload; null where there is none. */
+  /** Undo and redo of the whole design, kept across reloads; null if there is none. */
   readonly undo: Step | null;
   readonly redo: Step | null;
   /** The last change that is offered to be taken back. */
@@ -50,7 +53,7 @@ export function useJob(): OpenJob {
   return job;
 }
 
-/** Loads a job and keeps it at hand for the screens inside. */
+/** Loads a job and provides it to the screens inside. */
 export function JobProvider({ id, children }: PropsWithChildren<{ id: string }>) {
   const job = useJobQuery(id);
   const shelf = useShelf();
@@ -76,7 +79,7 @@ export function JobProvider({ id, children }: PropsWithChildren<{ id: string }>)
 interface LoadedProps {
   readonly id: string;
   readonly first: { readonly revision: number; readonly design: Design };
-  /** What this device keeps of the job from before. */
+  /** What this device has kept of the job. */
   readonly kept: KeptJob;
   readonly shelf: Shelf;
 }
@@ -93,7 +96,7 @@ function Loaded({ id, first, kept, shelf, children }: PropsWithChildren<LoadedPr
   const [trouble, setTrouble] = useState<string | null>(null);
   const [history, setHistory] = useState<History>(() => kept.historyOf(draft?.revision ?? first.revision));
   const steps = useRef(history);
-  /** The revision on screen, or the one that what is on screen was changed from. */
+  /** The revision on screen, or the one it is based on. */
   const base = useRef(draft?.revision ?? first.revision);
   const newest = useRef(design);
   const saver = useRef<Saver>(null);
@@ -112,7 +115,7 @@ function Loaded({ id, first, kept, shelf, children }: PropsWithChildren<LoadedPr
     saver.current = createSaver(id, start, tell, savingDevice);
   };
   useEffect(() => {
-    // A history that belongs to another revision is gone for good: noting the present one must not make it count again.
+    // A history of another revision is dropped: storing the present one must not revive it.
     keepHistory(store, id, base.current, steps.current);
     saveFrom({ revision: first.revision, draft });
     return () => saver.current?.stop();
@@ -154,7 +157,7 @@ function Loaded({ id, first, kept, shelf, children }: PropsWithChildren<LoadedPr
     });
   const change: OpenJob['change'] = (update, said, offer = false) =>
     inTurn(async () => {
-      // Said at once, and nothing is drawn that would be refused later.
+      // Refused at once, so that nothing is shown that would be refused later.
       if (!mayPlan) throw new Error('Painters and the owner change a job: you may look at everything here.');
       const before = newest.current;
       const after = update(before);
@@ -174,7 +177,7 @@ function Loaded({ id, first, kept, shelf, children }: PropsWithChildren<LoadedPr
       show(saved.current.design);
       setRevision(saved.current.revision);
       saveFrom({ revision: saved.current.revision, draft: null });
-      // Stepping back from here would undo what somebody else has done.
+      // Undo from here would revert somebody else's change.
       keepSteps(NO_HISTORY);
       setSaved({ kind: 'saved' });
     } else saver.current?.rebase(saved.current.revision);

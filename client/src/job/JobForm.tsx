@@ -50,7 +50,7 @@ export function JobForm({
     kept.forget();
     onChange({ ...values, bodyM2: bodyM2 ?? undefined });
   }, showFirstFault);
-  // Asked for only where something beyond the parts stays clean.
+  // Shown only if something beyond the parts stays clean.
   const surrounded = design.parts.some(({ rims }) =>
     rims?.some((rim) => rim.beyond !== 'free' && neighbourPart(rim) === null),
   );

@@ -4,7 +4,7 @@ import { Panel } from '@/ui/Screen';
 import { Body } from '@/ui/Typography';
 import { useJob } from './JobContext';
 
-/** Says in one sentence what a step still needs, with the way there. */
+/** States what a step still needs, with a link to it. */
 export function Missing({ need }: { need: 'part' | 'line' | 'finish' | 'start' }) {
   const { id } = useJob();
   const { text, label, path } = NEEDS[need];

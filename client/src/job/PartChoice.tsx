@@ -3,8 +3,8 @@ import type { PartPlan } from '@lintrel/core';
 import { Choice } from '@/ui/Choice';
 
 /**
- * The part being looked at, and a choice between parts where there are several.
- * @param first shown until a person chooses
+ * The selected part, with a choice if there are several.
+ * @param first selected initially
  */
 export function usePart(
   parts: readonly PartPlan[] | null,

@@ -6,10 +6,10 @@ import { Notice } from '@/ui/Notice';
 import { Small } from '@/ui/Typography';
 import { useJob } from './JobContext';
 
-/** So long a plan may take before it is said that the one on screen is older. */
+/** Delay before an older plan on screen is marked as such, ms. */
 const QUICK_MS = 500;
 
-/** What came to nothing, and that what is on screen is older than the design. */
+/** Failures, and a notice if the plan on screen is older than the design. */
 export function PlanNote() {
   const { plan, planning, planError, changeError } = useJob();
   const late = useLate(plan !== null && planning && !planError);
@@ -37,7 +37,7 @@ export function PlanNote() {
   );
 }
 
-/** True once something has gone on for longer than it usually does. */
+/** True once something takes longer than usual. */
 function useLate(going: boolean): boolean {
   const [late, setLate] = useState(false);
   useEffect(() => {

@@ -14,7 +14,7 @@ const LOOK = {
   refused: { icon: 'alert-outline', words: 'Not saved' },
 } as const;
 
-/** Whether what is on screen is kept. */
+/** Saving state of the design on screen. */
 export function SaveNote() {
   const { saved } = useJob();
   const { icon, words } = LOOK[saved.kind];

@@ -5,11 +5,11 @@ import { STEPS } from '@/words';
 import { Text } from '@/ui/Text';
 import { useWords } from '@/person/PersonContext';
 
-/** On a phone the bar is longer than the screen: the step one is at comes into view. */
+/** On a phone the bar is wider than the screen: the current step is scrolled into view. */
 const intoView = (link: unknown) =>
   (link as HTMLElement | null)?.scrollIntoView?.({ inline: 'center', block: 'nearest' });
 
-/** The steps of a job in the order of the work; any can be gone to at any time. */
+/** The steps of a job in working order; each can be opened at any time. */
 export function StepBar({ id }: { id: string }) {
   const { text } = useWords();
   const path = usePathname();

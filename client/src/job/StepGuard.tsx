@@ -4,7 +4,7 @@ import { useJob } from './JobContext';
 import { Missing } from './Missing';
 import { StepLayout } from './StepLayout';
 
-/** What a step shows before there is a part to show: that there is none yet, or that it is being worked out. */
+/** Placeholder of a step without a part: there is none yet, or it is being computed. */
 export function StepGuard({ waiting }: { waiting: string }) {
   const { design, planError } = useJob();
   return (

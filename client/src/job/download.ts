@@ -26,8 +26,8 @@ async function saved(answer: Response | null, name: string): Promise<string | nu
 }
 
 /**
- * Saves the kept job as a file on this device.
- * @returns null, or a sentence why there is no file
+ * Saves the job as a file on this device.
+ * @returns null, or the reason for a failure
  */
 export const downloadJob = async (id: string, title: string): Promise<string | null> =>
   saved(
@@ -36,8 +36,8 @@ export const downloadJob = async (id: string, title: string): Promise<string | n
   );
 
 /**
- * Asks for a file that is made on the server from the kept job.
- * @returns null, or a sentence why there is no file
+ * Downloads a file made on the server from the saved job.
+ * @returns null, or the reason for a failure
  */
 export async function saveAnswer(path: string, body: object, name: string, long?: LongAsk): Promise<string | null> {
   const { headers, signal } = longAsk(long);

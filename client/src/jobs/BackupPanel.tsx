@@ -23,7 +23,7 @@ const WHY: Readonly<Record<BackupFailure['why'], string>> = {
   other: 'The log of the server says why.',
 };
 
-/** When the shop was last backed up, what stands in the way of the next backup, and how to make one now. */
+/** Time of the last backup, obstacles to the next one, and a button to make one now. */
 export function BackupPanel() {
   const client = useQueryClient();
   const now = useNow();

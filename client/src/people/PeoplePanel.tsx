@@ -73,7 +73,7 @@ export function PeoplePanel() {
   );
 }
 
-/** A new passphrase for somebody who has lost theirs; it ends their PIN, and every sign-in of theirs. */
+/** Sets a new passphrase for a person who lost theirs; it removes their PIN and ends their sessions. */
 function NewPassphrase({ id, onDone }: { readonly id: string; readonly onDone: () => void }) {
   const [open, setOpen] = useState(false);
   const [passphrase, setPassphrase] = useState('');

@@ -14,7 +14,7 @@ import { Panel, Screen } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Typography';
 import { useSignIn } from './who';
 
-/** Nobody is in here without having said who they are. */
+/** Sign-in screen. */
 export function SignIn({ me }: { me: CurrentPerson }) {
   if (!me.setUp) return <SetUp />;
   return (
@@ -26,7 +26,7 @@ export function SignIn({ me }: { me: CurrentPerson }) {
   );
 }
 
-/** On a phone of the shop: whose hands are these now. */
+/** Switching people by PIN on a shared phone. */
 function ByPin({ phone }: { phone: NonNullable<CurrentPerson['phone']> }) {
   const signIn = useSignIn();
   const [person, setPerson] = useState<string | null>(null);

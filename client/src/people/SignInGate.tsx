@@ -3,10 +3,10 @@ import { useEffect, useRef, type PropsWithChildren } from 'react';
 import { SignIn } from './SignIn';
 import { useCurrentPerson } from './who';
 
-/** Pages for whoever comes: how a phone trusts the shop, and what a customer looks at. */
+/** Pages without sign-in: trusting the shop, and a customer's link. */
 const isOpen = (path: string): boolean => path === '/trust' || path.startsWith('/link/');
 
-/** Lets whoever is somebody in, to where they were. A phone without a connection goes on with what it has. */
+/** Shows the sign-in screen if needed, and then the page. A phone without a connection continues with what it has. */
 export function SignInGate({ children }: PropsWithChildren) {
   const me = useCurrentPerson().data;
   const path = usePathname();

@@ -13,7 +13,7 @@ import { outbox, store } from '@/sync/device';
 import { forgetAllTyped } from '@/forms/keptForm';
 import { setHands } from '@/sync/deviceHolder';
 
-/** Who one is on this device, and whether one has to be somebody. */
+/** The current person, and whether signing in is required. */
 export function useCurrentPerson() {
   const client = useQueryClient();
   useEffect(() => {
@@ -28,13 +28,13 @@ export function useCurrentPerson() {
   });
   const { data } = me;
   useEffect(() => {
-    // Where nobody is in just now, what is tapped is still of whoever was last.
+    // While nobody is signed in, taps belong to the last person.
     if (data && (data.person || !data.signIn) && setHands(data.person)) void outbox.reread().then(outbox.sendNow);
   }, [data]);
   return me;
 }
 
-/** Whether whoever is here may do something; where nobody signs in, and as long as it is not known, everything. */
+/** Whether the current person has a permission; without sign-in, and until it is known, all. */
 export function useIsAllowed(): (right: Permission) => boolean {
   const person = useCurrentPerson().data?.person ?? null;
   return (right) => person === null || isAllowed(person.role, right);
@@ -46,7 +46,7 @@ export type SignInMethod =
   | { readonly way: 'passphrase'; readonly name: string; readonly passphrase: string; readonly phone: string | null }
   | { readonly way: 'pin'; readonly person: string; readonly pin: string };
 
-/** Signs in, and asks for everything anew as the one who is there now. */
+/** Signs in and refetches everything. */
 export function useSignIn() {
   const client = useQueryClient();
   return useMutation({
@@ -75,7 +75,7 @@ export function useSignIn() {
   });
 }
 
-/** Signs out; what was read stays behind on no device. What is not sent yet stays, and is sent by whoever signs in next. */
+/** Signs out and removes cached data from the device. Unsent entries stay, and are sent when somebody signs in. */
 export function useSignOut() {
   const client = useQueryClient();
   return useMutation({

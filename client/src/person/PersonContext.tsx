@@ -10,7 +10,7 @@ interface PersonValue {
 
 const Context = createContext<PersonValue | null>(null);
 
-/** Whoever holds this device: units and language, kept on it. */
+/** The person at this device: units and language, stored on it. */
 export function PersonProvider({ children }: PropsWithChildren) {
   const [person, setPerson] = useState(readPerson);
   const words = useMemo(() => wordsFor(person), [person]);
@@ -33,7 +33,7 @@ function usePersonValue(): PersonValue {
   return value;
 }
 
-/** What is said, in the words and units of the person at this device. */
+/** Words in the units and language of the person at this device. */
 export const useWords = (): Words => usePersonValue().words;
 
 /** Who is at this device, and how to change it. */

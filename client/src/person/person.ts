@@ -18,7 +18,7 @@ export function readPerson(): Person {
   }
 }
 
-/** Keeps it on this device; one that forbids keeping forgets it with the page. */
+/** Stores it on this device; without storage it is lost with the page. */
 export function keepPerson(person: Person): void {
   try {
     localStorage.setItem(KEY, JSON.stringify(person));

@@ -14,10 +14,10 @@ export const BoothButton = ({
   testID,
 }: {
   label: string;
-  /** What a screen reader says, where the label is a sign. */
+  /** Screen-reader label, if the visible label is a symbol. */
   spoken?: string;
   onPress: () => void;
-  /** `main`: the thing to do now; `calm`: the same before its time. */
+  /** `main`: the current action; `calm`: the same before its time. */
   rank?: 'main' | 'calm' | 'other';
   disabled?: boolean;
   testID?: string;

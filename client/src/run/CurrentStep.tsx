@@ -13,7 +13,7 @@ export function CurrentStep({ step, running, now }: { step: Step; running: reado
   const words = useWords();
   const { say, detail, caution, time } = words;
   const windows = running.filter((window) => window.step === step.id);
-  // One time is told large: the one that decides; a screen of figures is read by nobody.
+  // Only the deciding time is shown large.
   const main = decidingWindow(windows, now);
   return (
     <View style={look.current} testID="current">

@@ -11,7 +11,7 @@ import { useShade } from './shade';
 const LETTERS_ACROSS = 3.4;
 const MOST_HIGH = 0.36;
 
-/** The step at hand and its time, to be read from three metres through the window of the booth; a tap leads back. */
+/** The current step and its time, readable from three metres through the booth window; a tap returns. */
 export function FarView({
   step,
   running,

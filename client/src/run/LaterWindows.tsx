@@ -6,7 +6,7 @@ import { useWords } from '@/person/PersonContext';
 import { Text } from '@/ui/Text';
 import { useLook } from './look';
 
-/** Times of what comes after the step at hand. */
+/** Windows of later steps. */
 export function LaterWindows({ running, now }: { running: readonly RunningWindow[]; now: number }) {
   const look = useLook();
   const { say, time } = useWords();

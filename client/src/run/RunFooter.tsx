@@ -35,7 +35,7 @@ interface RunState {
   readonly onFinish: () => void;
 }
 
-/** What is to be pressed now: the step at hand is done, or, after the last, the job; null where it is finished. */
+/** The current action: complete the step or, after the last one, finish the job; null if it is finished. */
 export function mainAction({ next, plugs, early, resting, finished, onDone, onFinish }: RunState): MainAction | null {
   if (!next)
     return finished
@@ -43,12 +43,12 @@ export function mainAction({ next, plugs, early, resting, finished, onDone, onFi
       : { label: 'Finish the job', calm: false, disabled: false, onPress: onFinish, testID: 'finish' };
   // What went in is counted out before its step is done.
   const label = plugs === null ? 'Done' : plugs === 1 ? 'The one plug is out' : phrase`All ${plugs} are out`;
-  // What is still being sent does not hold up the next tap: it is kept, and goes behind it.
+  // A pending tap does not block the next one: it is queued.
   return { label, calm: early, disabled: resting, onPress: onDone, testID: 'done' };
 }
 
 interface RunFooterProps {
-  /** Steps a person still has to do, the one at hand first. */
+  /** Remaining attended steps, the current one first. */
   readonly left: readonly Step[];
   /** The one thing to press; null while a question stands above. */
   readonly main: MainAction | null;
@@ -118,7 +118,7 @@ const stylesIn = (shade: Shade) =>
       paddingBottom: space.base,
     },
     column: { width: '100%', maxWidth: 2 * measure.panel, alignSelf: 'center' },
-    // Held sideways, the step keeps its half of the screen.
+    // In landscape the step keeps its half of the screen.
     aside: { position: 'absolute', left: '50%', right: 0, bottom: 0 },
     next: { flexDirection: 'row', alignItems: 'center', gap: space.middle, minHeight: measure.runTarget },
     following: { flex: 1, fontFamily: font.label, fontSize: size.large, color: shade.ink },

@@ -8,7 +8,7 @@ interface StepperProps {
   /** What it is, and how a test finds its buttons. */
   readonly label: string;
   readonly name: string;
-  /** The figure as it is shown, with its unit. */
+  /** The value as shown, with its unit. */
   readonly shown: string;
   readonly value: number;
   readonly step: number;
@@ -20,7 +20,7 @@ interface StepperProps {
 /** Steps are at most this fine: sums of tenths stay tenths. */
 const TENTHS = 10;
 
-/** A figure that a gloved hand makes more or less, a step a tap. */
+/** A value with minus and plus buttons for gloved hands. */
 export function Stepper({ label, name, shown, value, step, least, most, onChange }: StepperProps) {
   const look = useLook();
   const set = (by: number) => onChange(Math.min(most, Math.max(least, Math.round((value + by) * TENTHS) / TENTHS)));

@@ -2,7 +2,7 @@ import { StyleSheet } from 'react-native';
 import { font, measure, shades, size, space, type Shade, type ShadeName } from '@/theme/theme';
 import { useShade } from './shade';
 
-/** How the run sheet is set: very large, for a gloved hand and a look through the booth window. */
+/** Styles of the run sheet: very large, for gloves and for reading through the booth window. */
 const lookIn = (shade: Shade) =>
   StyleSheet.create({
     booth: { flex: 1, backgroundColor: shade.ground },
@@ -62,5 +62,5 @@ const LOOKS: Readonly<Record<ShadeName, ReturnType<typeof lookIn>>> = {
   daylight: lookIn(shades.daylight),
 };
 
-/** The run sheet as it is lit now. */
+/** The run sheet in the current light. */
 export const useLook = () => LOOKS[useShade().name];

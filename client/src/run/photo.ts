@@ -1,10 +1,10 @@
 import { MAX_PHOTO_BYTES } from '@lintrel/core';
 
-/** The longer side of a photo as it is kept, px: enough to see a bleed of a hair's width from a hand away. */
+/** Longer side of a stored photo, px: enough to see a hair-wide bleed at arm's length. */
 const LONGEST_SIDE = 1600;
 const QUALITIES = [0.85, 0.7, 0.5, 0.3];
 
-/** Asks for a photo, from the camera where there is one; null: none was taken. */
+/** Asks for a photo, from the camera if there is one; null if cancelled. */
 export function askForPhoto(): Promise<File | null> {
   return new Promise((taken) => {
     const input = document.createElement('input');
@@ -24,8 +24,8 @@ export function askForPhoto(): Promise<File | null> {
 }
 
 /**
- * A photo as it is kept: a JPEG of a size that is sent in a moment. What a camera writes beside the picture, its place above all, is left out.
- * @returns null where the file is no picture
+ * Converts a photo to a JPEG that is sent quickly. Metadata, above all the location, is removed.
+ * @returns null if the file is no image
  */
 export async function asKept(file: Blob): Promise<Blob | null> {
   const bitmap = await createImageBitmap(file).catch(() => null);

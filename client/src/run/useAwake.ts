@@ -1,11 +1,11 @@
 import { useEffect, useState } from 'react';
 
-/** What of the browser keeps a screen on. */
+/** The wake lock of the browser. */
 type Lock = { release: () => Promise<void>; addEventListener: (type: 'release', heard: () => void) => void };
 
 /**
- * Keeps the screen on while a run sheet is open; a page that was away asks anew when it is seen again.
- * @returns `on`, `off` where the browser does not let it (over plain HTTP, or to save the battery)
+ * Keeps the screen on while a run sheet is open; requested again when the page becomes visible.
+ * @returns `off` if the browser does not allow it (plain HTTP, or battery saving)
  */
 export function useAwake(): 'on' | 'off' {
   const [state, setState] = useState<'on' | 'off'>('off');

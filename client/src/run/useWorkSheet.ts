@@ -25,7 +25,7 @@ import { newId } from '@/device/newId';
 
 /** The run sheet of a started job, with what was logged so far and what is still on its way to the server. */
 export interface WorkSheet {
-  /** The plan that was started, as it was frozen, read by its version; null before the start. */
+  /** The frozen plan of the started job; null before the start. */
   readonly plan: StartedSheet | null;
   /** Revision of the design the plan was started from. */
   readonly revision: number | null;
@@ -39,21 +39,21 @@ export interface WorkSheet {
   readonly log: (kind: EventKind, step: StepId | null, note?: string, saw?: Observed) => void;
   /** Ticks a step off on the sheet of another job, which is done with one of this. */
   readonly logFor: (job: string, step: StepId, saw: Observed, sheet?: number) => void;
-  /** Keeps a photo of a step, or of the job as a whole. */
+  /** Adds a photo to a step, or to the whole job. */
   readonly logPhoto: (step: StepId | null, photo: Blob) => void;
-  /** Starts with the plan of a revision, worked out from a shelf. */
+  /** Starts with the plan of a revision and a shelf. */
   readonly start: (revision: number, shelf: Shelf) => void;
   /** A start is on its way. */
   readonly busy: boolean;
-  /** Entries kept on this device until there is a connection, oldest first. */
+  /** Entries pending on this device, oldest first. */
   readonly waiting: readonly Pending[];
-  /** True where the device has no room to keep them: they live on this page alone. */
+  /** True if the device cannot store them: they are lost with the page. */
   readonly unkept: boolean;
-  /** Entries the server does not take; they stay until a person says what becomes of them. */
+  /** Entries refused by the server; they stay until a person decides. */
   readonly refused: readonly Pending[];
   /** Entries on this device that the server has not confirmed. */
   readonly unsent: number;
-  /** Sends one again that was refused, as it is or mended. */
+  /** Sends a refused entry again, unchanged or edited. */
   readonly again: (id: string, mended?: Partial<LogEvent>) => void;
   readonly drop: (id: string) => void;
   readonly trouble: string | null;
@@ -97,14 +97,14 @@ export function useWorkSheet(id: string): WorkSheet {
   const frozen = run.data?.started?.plan ?? null;
   const plan = useMemo(() => frozen && startedSheet(frozen), [frozen]);
   const sheet = run.data?.started?.sheet;
-  // A screen with a clock is drawn every second: what follows from the log is worked out when the log changes.
+  // The screen is redrawn every second: what follows from the log is computed when the log changes.
   const { own, toSend, events, progress, doneCount } = useMemo(() => {
     const kept = run.data?.events ?? [];
     const ownOf = (all: readonly Pending[]) =>
       all.filter(({ job, event }) => job === id && !kept.some((entryKept) => entryKept.id === event.id));
     const here = ownOf(pending);
     const waiting = here.filter(({ refused }) => refused === null);
-    // What was tapped counts at once; the server's record takes its place when it comes.
+    // Taps count at once; the server's record replaces them when it arrives.
     const all = [...kept, ...[...ownOf(landed), ...waiting].map(({ event }) => event)];
     const jobProgress = progressOf(plan?.steps ?? NO_STEPS, all, sheet);
     const count = plan?.toDo.filter((step) => jobProgress.doneAt.has(step.id)).length ?? 0;

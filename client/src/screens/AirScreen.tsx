@@ -25,7 +25,7 @@ const schemaIn = (bare: 'C' | 'F') =>
   v.object({ airC: typedTemperature(airC, bare), rhPercent: typedHumidity(rhPercent) });
 type Air = v.InferOutput<ReturnType<typeof schemaIn>>;
 
-/** The air of the shop: as somebody reads it off now, and as it is expected; windows and the day's plan count with both at once. */
+/** The air of the shop, measured and forecast; both are used at once for windows and the day's plan. */
 export function AirScreen() {
   const client = useQueryClient();
   const may = useIsAllowed();

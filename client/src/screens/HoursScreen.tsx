@@ -21,7 +21,7 @@ const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'
 const WRONG_HOURS = 'Write hours such as 7:30-16, or leave the day empty.';
 const WRONG_DATES = 'Write dates such as 2026-12-24, with commas between.';
 
-/** Hours as they are typed. */
+/** Hours as typed. */
 interface TypedPerson {
   readonly id: string;
   readonly name: string;
@@ -38,7 +38,7 @@ const typedOf = ({ id, name, week, off }: ShopDay['people'][number]): TypedPerso
 const datesIn = (text: string): string[] => text.split(/[\s,;]+/).filter((word) => word !== '');
 const isDate = (text: string): boolean => /^\d{4}-\d\d-\d\d$/.test(text) && !Number.isNaN(Date.parse(text));
 
-/** People and hours: who works here and when, and when the booth may be used. */
+/** People and hours, and hours of the booth. */
 export function HoursScreen() {
   const kept = useQuery({ queryKey: ['hours'], queryFn: () => request('GET', '/shop/day', keptShopDaySchema) });
   if (!kept.data)
@@ -84,7 +84,7 @@ function HoursForm({ kept: { revision, day } }: { kept: KeptShopDay }) {
     const weekOf = (week: readonly string[]): Week => week.map((text) => readHours(text) ?? null);
     save.mutate({
       ...day,
-      // The hours are meant where the person is who sets them.
+      // The hours are in the time zone of the person who sets them.
       zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
       people: people.map(({ id, name, week, off }) => ({
         id,

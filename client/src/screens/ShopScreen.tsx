@@ -20,7 +20,7 @@ import { Panel, Screen } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Typography';
 import { dayAndTime } from '@/words';
 
-/** The shop: who one is here, who works here, phones, and the backup. */
+/** The shop: your account, people, phones, and the backup. */
 export function ShopScreen() {
   const me = useCurrentPerson().data;
   const may = useIsAllowed();

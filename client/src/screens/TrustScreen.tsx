@@ -10,7 +10,7 @@ import { Notice } from '@/ui/Notice';
 import { Panel, Screen, Waiting } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Typography';
 
-/** How a phone comes to trust this shop: then it keeps awake, calls, and opens with no connection. */
+/** How to trust this shop on a phone: then it stays awake, raises alarms, and opens offline. */
 export function TrustScreen() {
   const { text } = useWords();
   const trust = useQuery({ queryKey: ['trust'], queryFn: () => request('GET', '/trust', trustSchema) });

@@ -92,7 +92,7 @@ export function CoatsScreen() {
   );
 }
 
-/** What a person would be sorry for, each with the way to its place. */
+/** Risks, each with a link to its place. */
 function Regrets({ advice, onGo }: { advice: readonly Advice[]; onGo: (advice: Advice) => void }) {
   const { say } = useWords();
   if (advice.length === 0) return null;

@@ -12,7 +12,7 @@ import { useTitle } from '@/ui/useTitle';
 import { Heading } from '@/ui/Typography';
 import { useWords } from '@/person/PersonContext';
 
-/** Round every screen of a job: its name, how it is kept, and the steps. */
+/** Frame of every screen of a job: its name, saving state, and steps. */
 export function JobLayout() {
   const { id } = useLocalSearchParams<{ id: string }>();
   return (

@@ -36,7 +36,7 @@ import { Panel } from '@/ui/Screen';
 import { Body, Small } from '@/ui/Typography';
 import { useFaultWords, useWords } from '@/person/PersonContext';
 
-/** One trim line, entered by measurement, drawn as it is typed. */
+/** One trim line, entered by measurement and drawn while typing. */
 export function LineScreen() {
   const { part: partId, line: lineId } = useLocalSearchParams<{ part: string; line: string }>();
   const { design } = useJob();
@@ -115,7 +115,7 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
   return (
     <StepLayout
       part={drawn ?? { ring }}
-      // Always something there: were the drawing added later, the fields would be made anew under the hands that type.
+      // Always rendered: adding the drawing later would recreate the fields while typing.
       drawing={
         drawn ? (
           <PartDrawing part={drawn} areas={drawn.areas} codes="lines" help chosenLine={ownId} />
@@ -196,7 +196,7 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
   );
 }
 
-/** Lines made from others may be kept while what they need is missing: they tell it themselves. */
+/** A line whose source is missing may be saved: it reports that itself. */
 const isMade = ({ kind }: TrimLine): boolean => !['parallel', 'mirror', 'fillet', 'continuation'].includes(kind);
 
 function Places({

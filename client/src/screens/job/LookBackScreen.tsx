@@ -16,7 +16,7 @@ import { showMinutes } from '@lintrel/core';
 import { clock } from '@/api/clock';
 import { useWords } from '@/person/PersonContext';
 
-/** Look back: what was really done and when, as it was written down. */
+/** Look back: the log of the job. */
 export function LookBackScreen() {
   const { id } = useJob();
   const { plan, events, progress, doneCount, loading, error, retry } = useWorkSheet(id);

@@ -75,7 +75,7 @@ export function PartScreen() {
   const leave = (to: string) => router.replace(`/job/${id}/${to}` as Href);
   const submit = async () => {
     if (!read.ok) {
-      // A fault at an edge is told where that edge is spoken of.
+      // A fault of an edge is shown at its entry.
       const rimIndex = Object.keys(read.faults).flatMap((path) => /^rims\[(\d+)\]/.exec(path)?.[1] ?? [])[0];
       const edge = rimIndex === undefined ? null : Number(contextEntries(tree)[Number(rimIndex)]?.edge);
       if (edge !== null) setGroup(groups.findIndex((groupEdges) => groupEdges.includes(edge)));
@@ -110,7 +110,7 @@ export function PartScreen() {
     <TreeFormProvider value={{ tree, faults, unit, put }}>
       <StepLayout
         part={drawn ?? known}
-        // Always something there: were the drawing added later, the fields would be made anew under the hands that type.
+        // Always rendered: adding the drawing later would recreate the fields while typing.
         drawing={
           drawn ? <PartDrawing part={drawn} areas={drawn.areas} codes="lines" edges={edges} help /> : <NoDrawing />
         }
@@ -253,7 +253,7 @@ export function PartScreen() {
   );
 }
 
-/** A part with all it is attached to, whichever of the two says so. */
+/** A part with all its attachments, whichever side they are stored on. */
 const withAttached = (part: Part, parts: readonly Part[]): Part => ({
   ...part,
   attached: [...(attachedParts(parts.map(({ id, attached }) => ({ id, attached }))).get(part.id) ?? [])],
@@ -265,7 +265,7 @@ const NoDrawing = () => (
   </View>
 );
 
-/** Faults at places that have a field of their own are told there. */
+/** Faults with a field of their own are shown there. */
 const isShown = (path: string): boolean =>
   path !== pathText(['surface']) && !/\.fold$|\.outline$|\.profile$/.test(path);
 

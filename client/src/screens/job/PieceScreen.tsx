@@ -30,7 +30,7 @@ export function PieceScreen() {
   const advice = (plan?.advice ?? []).filter(({ place }) => place.part === null);
   return (
     <StepLayout
-      // On a wide screen the whole piece takes the room, on a phone it stands among the rest.
+      // On a wide screen the whole piece fills the main pane, on a phone it is part of the list.
       drawing={wide && design.parts.length > 0 ? <WholePiece fills /> : undefined}
       action={
         design.parts.length > 0 ? (
@@ -49,7 +49,7 @@ export function PieceScreen() {
           <Heading>Parts</Heading>
           <Rows>
             {design.parts.map((part) => {
-              // The row has its place at once; its picture comes when the worker has drawn it, and nothing moves.
+              // The row has its final height; its picture is added when it is drawn.
               const drawn = parts?.find((other) => other.id === part.id);
               const size = drawn ? phrase` · ${showArea(drawn.sizeM2, unit)}` : '';
               return (
@@ -129,7 +129,7 @@ export function PieceScreen() {
 const countOwners = (lines: readonly { readonly owner: string }[]): number =>
   new Set(lines.map(({ owner }) => owner)).size;
 
-/** What is on a part, and whose mirror image it is. */
+/** Existing finish of a part, and the part it mirrors. */
 function partWords(
   { id, opposite, treatment, features }: Part,
   lines: number,

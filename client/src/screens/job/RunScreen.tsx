@@ -94,7 +94,7 @@ function BeforeStart({ sheet }: { sheet: WorkSheet }) {
       action={
         <Action
           rank="main"
-          // What is frozen is what is on screen: it waits for the plan of the newest design.
+          // The plan on screen is the one that gets frozen: starting waits for the plan of the newest design.
           label={
             !mayStart
               ? 'Painters and owners start it'
@@ -154,7 +154,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   );
   const running = counted.map((window) => currentWindow(window, now));
   const progress = { ...sheet.progress, running };
-  // A coat whose limit has passed is scuffed for first, paint that has gone off is mixed anew.
+  // A coat past its limit is scuffed first, paint past its pot life is mixed again.
   const next = currentStep(progress, plan?.steps ?? [], now);
   const may = useIsAllowed();
   const others = usePresence(id, may('run') ? (next?.id ?? null) : null, now);
@@ -183,7 +183,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const done = () => {
     rest();
     sheet.log('done', next?.id ?? null, '', plugs === null ? undefined : { kind: 'plugs', out: plugs, of: plugs });
-    // What only the hand knows is asked right away, and may be left.
+    // Questions only a person can answer are asked at once, and may be skipped.
     setAsking(next?.kind === 'pull' ? 'pulled' : null);
   };
   const main =
@@ -390,7 +390,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   );
 }
 
-/** What is asked when something is written down. */
+/** Questions of a log entry. */
 const QUESTIONS = {
   trouble: 'What went wrong, and where?',
   touch: 'How does it feel?',
@@ -407,7 +407,10 @@ function lastCoat(events: WorkSheet['events']): Extract<Observed, { kind: 'coat'
   return null;
 }
 
-/** How the entries stand, in the line that is always there: what comes and goes stands below the buttons and moves none of them. */
+/**
+ * Status of the entries, in a line that is always there; what appears and disappears is below the buttons and moves
+ * none of them.
+ */
 function standing({ waiting, refused, unkept }: WorkSheet): string {
   if (refused.length > 0) return phrase` · ${refused.length} not taken, see below`;
   if (waiting.length === 0) return '';

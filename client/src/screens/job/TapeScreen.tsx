@@ -49,7 +49,7 @@ export function TapeScreen() {
   );
   const entry = entries[start];
   const go = (to: number) => setChosen(entries[to]?.id ?? null);
-  // A piece that was just added is the one that is spoken of, as soon as the plan has it.
+  // A piece just added is selected as soon as the plan contains it.
   const ownEntries = entries.filter(({ kind }) => kind === 'own');
   if (adding !== null && ownEntries.length > adding) {
     setAdding(null);
@@ -152,7 +152,7 @@ function LineChoices({ run, plan }: { run: LineItem; plan: Plan }) {
   );
 }
 
-/** Whoever walks through the list sees the piece that is next. */
+/** Scrolls the next item of the list into view. */
 const intoSight = (row: unknown) => (row as HTMLElement | null)?.scrollIntoView?.({ block: 'nearest' });
 
 /** Why a stage lays nothing: masks are on, or there is nothing to be kept clean. */
