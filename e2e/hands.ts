@@ -18,9 +18,11 @@ function findNamed(role: string, name: string): Element | null {
     copy.querySelectorAll('[aria-hidden=true]').forEach((hidden) => hidden.remove());
     return copy.textContent ?? '';
   };
+  // Texts side by side are announced with a space between them.
+  const squeezed = (text: string) => text.replace(/\s+/g, '');
   const isHidden = (element: Element) => element.closest('[aria-hidden=true]') !== null;
   const found = [...document.querySelectorAll([`[role=${role}]`, native[role]].filter(Boolean).join(','))];
-  return found.find((element) => !isHidden(element) && nameOf(element).trim() === name) ?? null;
+  return found.find((element) => !isHidden(element) && squeezed(nameOf(element)) === squeezed(name)) ?? null;
 }
 
 /** What a person can do with a page, by finger or by mouse. */

@@ -222,7 +222,7 @@ it('jobs of a day, two people and one booth: nothing is lost, and every pull fal
   };
   await api('PUT', '/shop/day', { revision: 0, day });
   const jobs: { id: string; title: string; steps: Step[] }[] = [];
-  for (const name of depth(['tansy'], ['tansy', 'bramble', 'tansy'])) {
+  for (const name of depth(['tansy', 'bramble'], ['tansy', 'bramble', 'tansy'])) {
     const file = JSON.parse(readFileSync(join(ROOT, `examples/${name}.json`), 'utf8')) as { design: { title: string } };
     if (jobs.some(({ title }) => title === file.design.title)) file.design.title += ' again';
     const { id, revision } = await api<Job>('POST', '/jobs/import', JSON.stringify(file));
