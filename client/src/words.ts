@@ -1,7 +1,7 @@
 import { MS_PER_DAY } from '@lintrel/core/front';
 import type { PullTiming } from '@lintrel/core';
 
-// Words that stand in more than one place.
+// Words used in several places.
 
 export const STEPS = [
   { path: 'piece', label: 'Piece' },

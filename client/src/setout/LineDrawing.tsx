@@ -18,7 +18,10 @@ interface LineDrawingProps {
   readonly comb: LineAnalysis['bends'] | null;
 }
 
-/** The drawing of the Lines step. What changes while one drags lives here alone, so that the list beside it is not drawn anew. */
+/**
+ * The drawing of the Lines step. State that changes while dragging is kept here, so that the list beside it is not
+ * redrawn.
+ */
 export const LineDrawing = memo(function LineDrawing({ part, chosen, onLine, comb }: LineDrawingProps) {
   const { handles, live, onDrag } = useDrag(part, chosen);
   const { say } = useWords();

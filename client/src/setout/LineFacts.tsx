@@ -105,7 +105,7 @@ function widestWords(all: readonly LineFit[]): string {
   return phrase`Widest crisp tape that does it: ${left ?? 'none'} above or left, ${right ?? 'none'} below or right`;
 }
 
-/** Neighbouring widths of a kind that fare the same stand in one row; the widest of them speaks for all. */
+/** Groups neighbouring widths of a kind with the same result into one row, represented by the widest. */
 function grouped(fits: readonly LineFit[]): { tapes: string; left: Fit; right: Fit }[] {
   const rows: { first: string; fit: LineFit }[] = [];
   for (const fit of fits) {

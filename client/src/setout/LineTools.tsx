@@ -109,7 +109,7 @@ export function LineTools({
   );
 }
 
-/** Moves the points of a sweep until it runs fair, and says by how much before one agrees. */
+/** Moves the points of a sweep until it is fair, and shows by how much before it is accepted. */
 function MakeFair({ partId, line }: { partId: string; line: LineOf<'sweep'> }) {
   const { design, change, unit } = useJob();
   const [most, setMost] = useState(() => lengthText(design.scale > 1 ? 0.3 : 3, unit));

@@ -23,7 +23,7 @@ interface LineValuesProps {
 
 const UNITS: Partial<Record<KindField['as'], string>> = { angle: '°', ratio: '×' };
 
-/** What a kind of line asks for besides its places. */
+/** Values of a kind of line, besides its points. */
 export function LineValues({ fields, faults, unit, lines, edges, parts, onChange }: LineValuesProps) {
   const { say } = useWords();
   const put = (key: string, value: string) => onChange({ ...fields.values, [key]: value });
@@ -74,7 +74,7 @@ export function LineValues({ fields, faults, unit, lines, edges, parts, onChange
   );
 }
 
-/** What a reference may be; null for a typed value. */
+/** Choices of a reference; null for a typed value. */
 function choicesFor(
   { as }: KindField,
   lines: readonly TrimLine[],

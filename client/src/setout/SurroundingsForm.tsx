@@ -10,10 +10,10 @@ import { Row, Rows, Unfolded } from '@/ui/Row';
 import { Body, Small } from '@/ui/Typography';
 import { SurroundingsStretch } from './SurroundingsStretch';
 
-/** A rim as it stands in the form. */
+/** An edge context in the form. */
 export type ContextEntry = { readonly [key: string]: TypedTree };
 
-/** Rims as they stand in the form. */
+/** Edge contexts in the form. */
 export const contextEntries = (tree: TypedTree): readonly ContextEntry[] =>
   (treeAt(tree, ['rims']) ?? []) as readonly ContextEntry[];
 
@@ -22,16 +22,16 @@ export const contextKinds = (tree: TypedTree): ReadonlyMap<number, EdgeContextKi
   new Map([...contextEntries(tree)].reverse().map(({ edge, beyond }) => [Number(edge), beyond as EdgeContextKind]));
 
 interface RimsFormProps {
-  /** Edges of the part as a person sees them: those that go on into one another are one. */
+  /** Edges of the part as people see them: edges that continue into one another are one. */
   readonly groups: readonly (readonly number[])[];
   readonly names: readonly EdgeName[];
   readonly others: Design['parts'];
-  /** The edge that is spoken of, by its group. */
+  /** The selected edge, by its group. */
   readonly chosen: number | null;
   readonly onChoose: (group: number | null) => void;
 }
 
-/** What lies beyond the edges of a part: tap an edge, on the drawing or here, and say it; an edge may have several stretches. */
+/** Edge contexts of a part: tap an edge on the drawing or in the list; an edge may have several stretches. */
 export function SurroundingsForm({ groups, names, others, chosen, onChoose }: RimsFormProps) {
   const { tree, faults, put } = useTree();
   const { say } = useWords();
@@ -39,7 +39,7 @@ export function SurroundingsForm({ groups, names, others, chosen, onChoose }: Ri
   const rims = contextEntries(tree);
   const ofGroup = (group: readonly number[]) => rims.filter(({ edge }) => Number(edge) === group[0]);
   useEffect(() => setStretch(0), [chosen]);
-  // What is refused is shown; it stays so while it is typed anew.
+  // A refused entry is shown, and stays while it is edited.
   const wrong = Object.keys(faults).flatMap((path) => Number(/^rims\[(\d+)\]/.exec(path)?.[1] ?? []))[0];
   useEffect(() => {
     const group = groups[chosen ?? groups.length];
@@ -49,7 +49,7 @@ export function SurroundingsForm({ groups, names, others, chosen, onChoose }: Ri
   const set = (edges: readonly number[], entries: readonly ContextEntry[]) => {
     const rest = rims.filter(({ edge }) => !edges.includes(Number(edge)));
     const notFree = entries.filter(({ beyond }) => beyond !== 'free');
-    // What is said of stretches of one edge says nothing of others.
+    // Stretches of one edge do not apply to others.
     const kept = edges.length === 1 ? notFree : notFree.slice(0, 1).map(({ from: _from, to: _to, ...whole }) => whole);
     put(
       ['rims'],
@@ -92,7 +92,7 @@ export function SurroundingsForm({ groups, names, others, chosen, onChoose }: Ri
           const shown = Math.min(stretch, Math.max(0, groupRims.length - 1));
           const entry = groupRims[shown] ?? null;
           const first = rims.findIndex(({ edge }) => Number(edge) === group[0]);
-          // The one that is shown in another form: with nothing beyond it is gone.
+          // Changes the shown entry; null removes it.
           const change = (next: ContextEntry | null) =>
             set(
               group,

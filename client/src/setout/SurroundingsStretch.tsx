@@ -9,7 +9,7 @@ import { Body, Small } from '@/ui/Typography';
 import type { ContextEntry } from './SurroundingsForm';
 
 interface RimStretchProps {
-  /** What stands in the form, and its place among all rims; null: nobody has said anything of it. */
+  /** The entry and its index among all; null if there is none yet. */
   readonly entry: ContextEntry | null;
   readonly at: number;
   readonly others: Design['parts'];

@@ -105,7 +105,7 @@ function valuesOf(line: TrimLine, unit: 'mm' | 'in'): Record<string, string> {
 
 const isLength = (as: KindField['as']): boolean => as === 'length' || as === 'distance' || as === 'coordinate';
 
-/** Reads the form. Faults are told at the fields they belong to: `points.0.along`, `values.radius`. */
+/** Parses the form. Faults are reported at the fields: `points.0.along`, `values.radius`. */
 export function readLine(fields: LineFields, id: string, before: TrimLine | null, context: LengthContext): LineRead {
   const form = KIND_FORMS[fields.kind];
   const faults: Record<string, string> = {};
@@ -161,7 +161,7 @@ function readValues(
   return kind === 'bands' ? withBandFound(lineValues, values, faults) : lineValues;
 }
 
-/** What stands for the value to be found. */
+/** Placeholder of the value to compute. */
 const UNKNOWN = '?';
 const BAND_VALUES: readonly BandUnknown[] = ['count', 'width', 'gap', 'margin'];
 
@@ -223,7 +223,7 @@ function placed(kind: LineKind, pairs: readonly Pair[]): Record<string, unknown>
   return { from, through, ...(rest.length > 1 ? { also: rest.slice(0, -1) } : {}), to: rest[rest.length - 1] };
 }
 
-/** Values that are typed otherwise than they are kept. */
+/** Values whose typed form differs from the stored one. */
 function withSpecials(kind: LineKind, values: Record<string, unknown>): Record<string, unknown> {
   if (kind === 'parallel') {
     const [what, id] = splitOnce(String(values.of), ':');

@@ -29,7 +29,7 @@ export interface KindField {
   readonly options?: readonly { readonly value: string; readonly label: string }[];
 }
 
-/** What the form asks for one kind of line. */
+/** Form of one kind of line. */
 export interface KindForm {
   readonly about: string;
   /** Places by the keys of the job file; `many` for as many as one likes. */

@@ -16,7 +16,7 @@ import {
 } from '@lintrel/core';
 import { readTree, typedTree, type TypedTree } from '@/forms/tree';
 
-/** A part nobody has said anything about. */
+/** A new part with defaults. */
 export const newPart = (id: string): Part => ({
   id,
   name: '',
@@ -75,7 +75,7 @@ export type PartRead =
 export function readPart(tree: TypedTree, lines: Part['lines'], context: LengthContext, design: Design): PartRead {
   const { value, faults } = readTree(tree, context);
   const checked = checkAgainst(partSchema, { ...withoutDefaults(value as Record<string, unknown>), lines });
-  // What cannot be read stands as 0 for now: only what is wrong elsewhere is told beside it.
+  // An unreadable value counts as 0 meanwhile, so that only faults elsewhere are added.
   const others = checked.ok ? [] : checked.faults.filter(({ path }) => !faults.some((fault) => fault.path === path));
   if (faults.length > 0 || !checked.ok) return refused([...faults, ...others]);
   const part = checked.value;
@@ -83,14 +83,14 @@ export function readPart(tree: TypedTree, lines: Part['lines'], context: LengthC
     ...surfaceFaults(part.surface).map(({ keys, why }) => ({ path: surfacePlace(part, keys), ...why })),
     ...partFaults(part, withPart(design, part)).flatMap((fault) => {
       if (fault.path.startsWith('surface')) return [];
-      // A fault of a whole opening or zone is told at its name.
+      // A fault of a whole opening or zone is shown at its name.
       return /^features\[\d+\]$/.test(fault.path) ? [{ ...fault, path: `${fault.path}.name` }] : [fault];
     }),
   ];
   return deeper.length > 0 ? refused(deeper) : { ok: true, part };
 }
 
-/** Faults of a whole outline or panel are told at its first field. */
+/** A fault of a whole outline or panel is shown at its first field. */
 function surfacePlace(part: Part, keys: readonly (string | number)[]): string {
   const path = ['surface', ...keys];
   const last = path[path.length - 1];
@@ -107,7 +107,7 @@ const refused = (faults: readonly Fault[]): PartRead => ({
   faults: Object.fromEntries([...faults].reverse().map((fault) => [fault.path, faultText(fault)])),
 });
 
-/** Leaves out what says nothing: no features, a part that was never placed. */
+/** Leaves out defaults: no features, a part without a position. */
 function withoutDefaults(part: Record<string, unknown>): Record<string, unknown> {
   const { features, pose, attached, rims, ...rest } = part;
   return {

@@ -20,8 +20,8 @@ export interface Dragging {
 }
 
 /**
- * Lets the measured points of a line be dragged. The worker works out where a point goes and what becomes of the line; only the
- * newest place of the finger is asked about, so that nothing piles up behind it.
+ * Makes the measured points of a line draggable. The worker computes the new point and line; only the newest
+ * position is sent, so that nothing queues up.
  * @param lineId line of the list; null, or a locked one, has no handles
  */
 export function useDrag(part: PartPlan | null, lineId: string | null): Dragging {

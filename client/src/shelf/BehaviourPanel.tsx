@@ -10,10 +10,10 @@ import { Table } from '@/ui/Table';
 import { Body, Heading, Small } from '@/ui/Typography';
 import { dayAndTime, times } from '@/words';
 
-/** So many observations are listed, the newest first. */
+/** Number of observations listed, the newest first. */
 const SHOWN = 8;
 
-/** How a finish has behaved in this shop, from what was seen of it: used in every plan at once, and may be set back. */
+/** Learned times of a finish and their observations; used in every plan at once, and can be reset. */
 export function BehaviourPanel({ finish }: { finish: string }) {
   const client = useQueryClient();
   const may = useIsAllowed()('shelf');

@@ -47,7 +47,7 @@ const KIND_WORDS: Readonly<Record<Card['kind'], string>> = { hiding: 'Hides it?'
 
 interface CardsPanelProps {
   readonly cards: readonly Card[];
-  /** As it is typed: what the cards say of how it hides is worked out with it. */
+  /** The paint as typed: hiding is learned from the cards with it. */
   readonly paint: { readonly colour: string; readonly hidingUm: string; readonly coatUm: string };
   readonly onChange: (cards: readonly Card[]) => void;
 }
@@ -100,7 +100,7 @@ export function CardsPanel({ cards, paint, onChange }: CardsPanelProps) {
   );
 }
 
-/** What the cards say of how the paint hides, with its spread; left out one by one, they count no more. */
+/** Learned hiding with its spread; each card can be left out. */
 function HidesHere({
   cards,
   colour,

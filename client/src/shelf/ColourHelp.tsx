@@ -47,7 +47,7 @@ export function LabInput({ onColour }: { onColour: (hex: string) => void }) {
   );
 }
 
-/** The hiding film from "so many coats hid my card". */
+/** Computes the hiding film from the number of coats that hid a card. */
 export function HidingFromCard({ coatUm, onHiding }: { coatUm: string; onHiding: (um: string) => void }) {
   const [coats, setCoats] = useState('');
   const um = hidingFromCard(numberOrNaN(coats), numberOrNaN(coatUm));

@@ -14,7 +14,7 @@ interface EntryFrameProps {
   readonly onDelete: () => void;
 }
 
-/** Round the form of one shelf entry: save, take off, and what stood in the way. */
+/** Frame of the form of a shelf entry: save, delete, errors. */
 export function EntryFrame({
   title,
   isNew,

@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { colour, font, measure, size, space } from '@/theme/theme';
 import { Small } from '@/ui/Typography';
 
-/** A colour is taken as the middle of so many pixels round the finger: single pixels are noise. */
+/** Side of the square of pixels averaged for a colour: single pixels are noisy. */
 const PATCH = 9;
 const WIDEST = 320;
 

@@ -106,7 +106,7 @@ const rowOf = ({ at, reason, packs }: StockMove): string[] => [
       : `${packs < 0 ? '−' : '+'}${shown(Math.abs(packs))}`,
 ];
 
-/** What is to be bought, so that jobs in the shop can go on. */
+/** What has to be bought for the jobs in the shop. */
 export function ToBuy({ have }: { have: (stuff: StockTable, code: string) => number | undefined }) {
   const reserved = useReserved().data?.reserved ?? [];
   const short = reserved.flatMap(({ stuff, code, packs, jobs }) => {

@@ -24,7 +24,7 @@ import { Heading, Small } from '@/ui/Typography';
 
 interface TapeTestsProps {
   readonly tape: Tape;
-  /** Figures that change: they go into the fields above, to be looked at and saved. */
+  /** Takes over changed figures into the fields above, to be checked and saved. */
   readonly onFigures: (figures: Partial<Record<'stretch' | 'adhesionN25' | 'minApplyC', number>>) => void;
 }
 
@@ -136,7 +136,7 @@ export function TapeTests({ tape, onFigures }: TapeTestsProps) {
   );
 }
 
-/** Figures are kept no finer than they were found. */
+/** Figures are rounded to their accuracy. */
 const round = (value: number): number => Math.round(value * 1000) / 1000;
 
 const styles = StyleSheet.create({

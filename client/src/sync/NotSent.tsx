@@ -11,7 +11,7 @@ import { outbox, store } from './device';
 import type { OutboxState } from './outbox';
 import { useOutbox } from './useOutbox';
 
-/** Says on every screen what lies on this device alone, and leads to it. The run sheet tells its own at its place. */
+/** Unsent entries and drafts, shown on every screen with a link. The run sheet shows its own in place. */
 export function NotSent() {
   const { pending, held, offline, unkept } = useOutbox();
   const path = usePathname();
@@ -36,11 +36,11 @@ export function NotSent() {
   );
 }
 
-/** Entries that are told of: all where nothing is kept, else those that were refused or could not be sent. */
+/** Which entries are mentioned: all if nothing is stored, else those refused or not sendable. */
 const summary = (pending: OutboxState['pending'], offline: OutboxState['offline'], unkept: boolean) =>
   pending.filter(({ job, refused }) => unkept || refused !== null || offline.has(job));
 
-/** This browser keeps nothing: what is entered is gone with the page, unless it was sent. */
+/** This browser stores nothing: unsent entries are lost with the page. */
 const NothingKept = () => (
   <Bar
     role="note"
@@ -49,7 +49,7 @@ const NothingKept = () => (
   />
 );
 
-/** At a change of hands: what somebody else has made here goes under their name, once whoever is here now says so. */
+/** Asks the current person to send entries that somebody else made on this device, under their name. */
 export function EntriesOfOthers() {
   const { held } = useOutbox();
   const people = new Map(held.flatMap(({ by }) => (by ? [[by.id, by.name] as const] : [])));

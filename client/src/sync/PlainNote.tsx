@@ -4,7 +4,7 @@ import { colour, measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Small } from '@/ui/Typography';
 
-/** Says what is missing on a page that came over plain HTTP, and leads to how it is had. */
+/** What is missing on a plain HTTP page, with a link to the solution. */
 export function PlainNote() {
   if (window.isSecureContext) return null;
   return (

@@ -5,11 +5,11 @@ import { hands } from './deviceHolder';
 import { createOutbox } from './outbox';
 import { openStore } from './store';
 
-// What this page keeps on its device and sends to the server: the one store and the one outbox.
+// The one store and the one outbox of this page.
 
 export const store = openStore();
 
-/** Pages of this device tell each other that something was added or sent. */
+/** Pages of this device notify each other of changes. */
 const others = openChannel();
 
 /** Null where the browser has none, or refuses it. */

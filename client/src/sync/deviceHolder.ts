@@ -1,4 +1,4 @@
-/** Who holds this device: whoever was signed in last, also while there is no connection. */
+/** The person who holds this device: the last one signed in, also offline. */
 export interface Hands {
   readonly id: string;
   readonly name: string;
@@ -16,12 +16,12 @@ function read(): Hands | null {
   }
 }
 
-/** Who holds this device; null where nobody signs in. */
+/** The holder of this device; null without sign-in. */
 export const hands = (): Hands | null => now;
 
 /**
- * Notes who holds this device.
- * @returns whether that is somebody else than before
+ * Sets the holder of this device.
+ * @returns whether the holder changed
  */
 export function setHands(person: Hands | null): boolean {
   if (now?.id === person?.id) return false;

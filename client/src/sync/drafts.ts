@@ -19,17 +19,17 @@ const steps = v.array(
     on: changes,
   }),
 );
-/** `of`: the revision the steps led to, or what they led to was changed from. */
+/** `of`: the revision the history belongs to, or is based on. */
 const historySchema = v.object({ of: v.number(), past: steps, future: steps });
 
-/** What this device keeps of a job: its draft, and the steps that led to it. */
+/** Stored data of a job: its draft and history. */
 export interface KeptJob {
   readonly draft: Draft | null;
-  /** The steps that led to a revision; none where they belong to another: stepping back would undo what somebody else has done. */
+  /** The history of a revision; empty if it belongs to another one: undo would revert somebody else's change. */
   readonly historyOf: (revision: number) => History;
 }
 
-/** Reads what is kept of a job; nothing where it cannot be read. */
+/** Reads the stored data of a job; empty if unreadable. */
 export async function readKept(store: SyncStore, job: string): Promise<KeptJob> {
   const [draft, history] = await Promise.all([store.read('drafts', job), store.read('histories', job)]).catch(() => [
     null,
@@ -45,7 +45,7 @@ export async function readKept(store: SyncStore, job: string): Promise<KeptJob> 
   };
 }
 
-/** Keeps the steps of a job, with the revision they belong to. */
+/** Stores the history of a job with its revision. */
 export const keepHistory = (store: SyncStore, job: string, revision: number, history: History): void =>
-  // A device without room has no steps after a reload; nothing else is lost.
+  // Without storage there is no history after a reload; nothing else is lost.
   void store.keep('histories', job, { of: revision, ...history }).catch(() => undefined);

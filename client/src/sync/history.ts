@@ -1,7 +1,7 @@
 import type { Design, EditMessage } from '@lintrel/core';
 import { applyPatch, compare, type Operation } from 'fast-json-patch';
 
-/** Steps that led to the design on screen, and steps back that may be gone again. */
+/** Undo and redo steps of the design on screen. */
 export interface History {
   readonly past: readonly HistoryStep[];
   readonly future: readonly HistoryStep[];
@@ -16,24 +16,24 @@ export interface HistoryStep {
 
 export const NO_HISTORY: History = { past: [], future: [] };
 
-/** Steps kept, and how many letters what they changed may have. */
+/** Maximum number of steps, and of characters of their changes. */
 const MOST_STEPS = 60;
 const MOST_LETTERS = 1_500_000;
 
-/** Remembers what a change did; what was undone is gone. */
+/** Records a change; redo steps are dropped. */
 export function recordStep({ past }: History, before: Design, after: Design, said: EditMessage): History {
   const step: HistoryStep = { said, back: compare(after, before), on: compare(before, after) };
   return { past: fitting([...past, step].slice(-MOST_STEPS)), future: [] };
 }
 
-/** The newest steps that have room. */
+/** The newest steps within the limit. */
 function fitting(steps: readonly HistoryStep[]): HistoryStep[] {
   let letters = 0;
   const from = steps.findLastIndex(({ back, on }) => (letters += JSON.stringify([back, on]).length) > MOST_LETTERS);
   return steps.slice(from + 1);
 }
 
-/** A design as changes make it; the one given stays as it is. */
+/** A design with changes applied; the original is not modified. */
 const patched = (design: Design, changes: readonly Operation[]): Design =>
   applyPatch(design, changes, false, false).newDocument;
 

@@ -4,19 +4,19 @@ import { useEffect, useState } from 'react';
 /** What of the browser the service worker is installed with. */
 type Worker = Pick<ServiceWorkerRegistration, 'waiting' | 'installing' | 'update' | 'addEventListener'>;
 
-/** So long after the first page the files of the program are put by, ms: the page itself goes first. */
+/** Delay after the first page until the files of the program are cached, ms. */
 const AFTER_MS = 6_000;
-/** How often a newer build is asked for, ms. */
+/** Interval of checks for a newer build, ms. */
 const LOOK_EVERY_MS = 30 * 60_000;
 
-/** A newer build that lies ready; taken only when a person says so. */
+/** A newer build, activated only on request. */
 export interface Update {
   readonly take: () => void;
 }
 
 /**
- * Keeps the program on this device, so that it opens with no connection; over plain HTTP browsers do not allow it.
- * @returns a newer build as soon as it lies ready; null: there is none
+ * Caches the program on this device, for offline use; browsers do not allow it over plain HTTP.
+ * @returns a newer build once it is ready, else null
  */
 export function useInstalled(): Update | null {
   const client = useQueryClient();
@@ -24,7 +24,7 @@ export function useInstalled(): Update | null {
   useEffect(() => {
     if (!('serviceWorker' in navigator) || !window.isSecureContext) return;
     let looking: ReturnType<typeof setInterval> | undefined;
-    // What was asked for before it was there is asked for once more by way of it, and so is at hand without a connection.
+    // Requests made before the service worker was active are repeated through it, so that their answers are cached.
     const fresh = !navigator.serviceWorker.controller;
     const again = () => void client.invalidateQueries();
     if (fresh) navigator.serviceWorker.addEventListener('controllerchange', again, { once: true });
@@ -47,7 +47,7 @@ export function useInstalled(): Update | null {
   return waiting && { take: () => takeOver(waiting) };
 }
 
-/** Tells of a build that waits beside the one in use. */
+/** Reports a build that waits beside the active one. */
 function watch(registration: Worker, onWorker: (worker: ServiceWorker) => void): void {
   const look = () => {
     if (registration.waiting && navigator.serviceWorker.controller) onWorker(registration.waiting);

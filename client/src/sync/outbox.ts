@@ -6,20 +6,22 @@ import { byTurn, type Pending, type SyncStore } from './store';
 export interface OutboxState {
   /** In the order they were made, refused ones too. */
   readonly pending: readonly Pending[];
-  /** What the server has confirmed since this page was opened: it counts until the record of the job tells of it. */
+  /** Entries confirmed since this page was opened; they count until the record of the job contains them. */
   readonly landed: readonly Pending[];
   /** Jobs whose first entry was tried without reaching the server. */
   readonly offline: ReadonlySet<string>;
-  /** Entries others have made on this device: they wait until their maker signs in, or whoever is here now says that they go. */
+  /** Entries made by others on this device; they wait until their author signs in, or the current person agrees. */
   readonly held: readonly Pending[];
-  /** True where the device has no room: what was entered lives on this page alone. */
+  /** True if the device has no storage: entries are lost with the page. */
   readonly unkept: boolean;
 }
 
 /** What the outbox needs of the device. */
 export interface OutboxDevice {
   readonly store: Pick<SyncStore, 'entries' | 'keepEntry' | 'forgetEntry'>;
-  /** @param authors who made them, by the id of the entry; those of whoever is signed in are left out */
+  /**
+   * @param authors of the entries by id, except those of the current person
+   */
   readonly send: (
     job: string,
     entries: readonly LogEvent[],
@@ -28,44 +30,47 @@ export interface OutboxDevice {
   readonly sendPhoto: (job: string, id: string, photo: Blob) => Promise<void>;
   readonly later: (work: () => void, ms: number) => void;
   readonly now: () => number;
-  /** Tells other pages of this device that something has changed here. */
+  /** Notifies other pages of this device. */
   readonly tellOthers: () => void;
-  /** Who holds the device; null where nobody signs in, or it is not known. */
+  /** Holder of the device; null without sign-in, or if unknown. */
   readonly hands: () => { readonly id: string; readonly name: string } | null;
 }
 
 /** Entries wait on the disk of the device until the server has confirmed each: no reload and no flat battery loses one. */
 export interface Outbox {
-  /** Kept once the promise is; it counts at once. `photo`: what the entry tells of. */
+  /** Resolves when the entry is stored; it counts at once. `photo`: belongs to the entry. */
   add(job: string, event: LogEvent, photo?: Blob): Promise<void>;
-  /** Sends one again that was refused, as it is or mended. */
+  /** Sends a refused entry again, unchanged or edited. */
   again(id: string, mended?: Partial<Pick<LogEvent, 'at' | 'deviceAt' | 'note'>>): Promise<void>;
-  /** Forgets one that was refused: a person has seen it and said so. */
+  /** Discards a refused entry, on request. */
   drop(id: string): Promise<void>;
   /** Tries at once what is waiting. */
   sendNow(): void;
-  /** Sends what somebody else has made on this device, under their name: whoever is signed in has said so. */
+  /** Sends entries of another person on this device, under their name, with the consent of the current person. */
   sendFor(person: string): void;
   /** Reads what another page of this device has added or sent. */
   reread(): Promise<void>;
   state(): OutboxState;
   /** Calls back whenever something changes; returns how to end that. */
   subscribe(changed: () => void): () => void;
-  /** The record of a job tells of these: now they may go from the disk. */
+  /** The record of the job contains these: they may be deleted from the device. */
   seen(job: string, ids: ReadonlySet<string>): Promise<void>;
-  /** Called whenever the server has taken entries of a job: it is time to ask for its record. */
+  /** Called when the server has accepted entries of a job: its record should be refetched. */
   onTaken: (job: string) => void;
 }
 
 /** The longest wait between two tries, and the first. */
 const LONGEST_WAIT_MS = 15_000;
 const FIRST_WAIT_MS = 500;
-/** So many entries go at once. */
+/** Maximum number of entries per request. */
 const AT_ONCE = 100;
-/** So many confirmed ones are remembered. */
+/** Maximum number of confirmed entries kept in memory. */
 const MOST_LANDED = 500;
 
-/** Makes the outbox of a page. Pages of one device share the store; the same entry sent by two of them is kept once by its id. */
+/**
+ * Creates the outbox of a page. Pages of one device share the store; an entry sent by two of them is stored once by
+ * its id.
+ */
 export function createOutbox({ store, send, sendPhoto, later, now, tellOthers, hands }: OutboxDevice): Outbox {
   const listeners = new Set<() => void>();
   const sending = new Set<string>();
@@ -75,7 +80,7 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers, h
   const unkept = new Set<string>();
   const gone = new Set<string>();
   const writing = new Set<string>();
-  /** Whose entries may be sent by whom: both ids. */
+  /** Pairs of author and sender with consent. */
   const agreed = new Set<string>();
   let state: OutboxState = { pending: [], landed: [], held: [], offline: new Set(), unkept: false };
 
@@ -90,7 +95,7 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers, h
     };
     listeners.forEach((changed) => changed());
   }
-  /** Made by somebody else than who is here, who has not said that it goes. */
+  /** Made by another person, without consent to send. */
   function isHeld({ by }: Pending): boolean {
     const now = hands();
     return by !== undefined && now !== null && by.id !== now.id && !agreed.has(`${by.id} ${now.id}`);
@@ -110,7 +115,7 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers, h
     show();
     tellOthers();
   }
-  /** It has left this page's hands; on the disk it stays until the record of the job tells of it, and is sent again if that never comes. */
+  /** Confirmed, but kept on the device until the record of the job contains it; sent again if that never happens. */
   function land(these: readonly Pending[]): void {
     for (const { event } of these) {
       here.delete(event.id);
@@ -118,7 +123,7 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers, h
     }
     show({ landed: [...state.landed, ...these].slice(-MOST_LANDED) });
   }
-  /** What is left out is gone from the disk before it is gone from sight. */
+  /** Deleted from the device before it disappears from the screen. */
   async function forget(id: string): Promise<void> {
     gone.add(id);
     await store.forgetEntry(id).catch(() => undefined);
@@ -153,7 +158,7 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers, h
       sending.delete(job);
     }
   }
-  /** True where the server has said of each what becomes of it. */
+  /** True if the server has answered for each entry. */
   async function sendThese(job: string, these: readonly Pending[]): Promise<boolean> {
     let taken: EntryResults;
     try {
@@ -167,7 +172,7 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers, h
     } catch (error) {
       const outcome = outcomeOf(error);
       if (outcome.kind !== 'refused') return false;
-      // The job itself is refused, gone or not ours to write to; or the photo.
+      // The job itself is refused, gone or not writable; or the photo is.
       for (const pending of these)
         await keep({ ...pending, refused: { code: outcome.code, message: outcome.message } });
       return true;

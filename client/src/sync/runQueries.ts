@@ -8,7 +8,7 @@ import { idsIn, runQuery, runRequest } from './runs';
 export function useRun(id: string) {
   const client = useQueryClient();
   const run = useQuery(runQuery(client, id, store));
-  // Only what is on screen by now may be forgotten elsewhere: else a tap would be gone for the blink between the two.
+  // Only entries in the record on screen may be deleted elsewhere, or a tap would vanish for a moment.
   useEffect(() => {
     if (run.data) void outbox.seen(id, idsIn(run.data));
   }, [id, run.data]);
@@ -21,7 +21,7 @@ export function useStartJob(id: string) {
   return useMutation({
     mutationFn: (start: { revision: number; event: LogEvent; shelf: string }) => runRequest('POST', id, 'start', start),
     onSuccess: (record) => client.setQueryData(['run', id], record),
-    // A plan that is refused was made from an older shelf: the newest is asked for.
+    // A refused plan was made from an older shelf: the shelf is refetched.
     onSettled: () =>
       Promise.all([
         client.invalidateQueries({ queryKey: ['jobs'] }),

@@ -38,13 +38,13 @@ export async function runRequest(
   return wholeRun(job, await request(method, path, runAnswerSchema, body));
 }
 
-/** What a run needs of the device: the record as it was last told. */
+/** Storage of the last run record. */
 export type RunStore = Pick<SyncStore, 'read' | 'keep'>;
 
 /**
- * What is known of a run, with what was logged since: only that is asked for, as long as it is still the same sheet. It is kept on the
- * device; with no connection that is what is shown.
- * @param known what this page has read before
+ * The record of a run. Only new entries are fetched while the sheet is the same. It is stored on the device and used
+ * offline.
+ * @param known record already on this page
  */
 export async function fetchRun(job: string, known: RunRecord | undefined, store: RunStore): Promise<RunRecord> {
   try {
@@ -73,11 +73,11 @@ function joined(known: readonly KeptEvent[], more: readonly KeptEvent[]): KeptEv
   return [...bySeq.values()].sort((a, b) => a.seq - b.seq);
 }
 
-/** Ids of what a record tells of. */
+/** Ids of the entries in a record. */
 export const idsIn = ({ events }: Pick<RunRecord, 'events'>): ReadonlySet<string> =>
   new Set(events.map(({ id }) => id));
 
-/** The query of a run: what this page knows of it already is not asked for again. */
+/** The query of a run, without what this page has already. */
 export const runQuery = (client: Pick<QueryClient, 'getQueryData'>, job: string, store: RunStore) => ({
   queryKey: ['run', job],
   queryFn: () => fetchRun(job, client.getQueryData<RunRecord>(['run', job]), store),

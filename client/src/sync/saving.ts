@@ -4,7 +4,7 @@ import type { Draft } from './drafts';
 import { outcomeOf } from './outcome';
 import type { SyncStore } from './store';
 
-/** How the kept job stands against what is on screen. */
+/** State of the stored job against the design on screen. */
 export type SaveState =
   | { readonly kind: 'saved' }
   | { readonly kind: 'saving' }
@@ -12,16 +12,16 @@ export type SaveState =
   | { readonly kind: 'waiting' }
   /** Changed elsewhere in the meantime. */
   | { readonly kind: 'stale'; readonly current: Job }
-  /** The server does not take it, and says why. */
+  /** The server refuses it, with a reason. */
   | { readonly kind: 'refused'; readonly message: string };
 
 const RETRY_MS = 3000;
 
 /** Saves one design after another, never two at once, always the newest. */
 export interface Saver {
-  /** Wants this design kept. */
+  /** Saves this design. */
   save(design: Design): void;
-  /** Goes on from another revision, after a person has chosen between two versions. */
+  /** Continues from another revision, after a person has chosen between two versions. */
   rebase(revision: number): void;
   stop(): void;
 }
@@ -35,7 +35,7 @@ export interface SavingDevice {
   readonly newId: () => string;
 }
 
-/** What a saver goes on from. */
+/** Initial state of a saver. */
 export interface SaverStart {
   readonly revision: number;
   /** A draft of this device that was not confirmed: it is sent as the same save. */
@@ -43,8 +43,8 @@ export interface SaverStart {
 }
 
 /**
- * Makes the saver of one job. Every save has an id: one whose answer was lost is known again, by the server when it is repeated,
- * and here when the next one finds that it had been kept.
+ * Creates the saver of one job. Every save has an id: one whose answer was lost is recognized by the server when
+ * repeated, and here when the next save finds that it was stored.
  * @param tell called whenever the state changes; with the job once it is confirmed
  */
 export function createSaver(
@@ -63,7 +63,7 @@ export function createSaver(
   let stopped = false;
   let leave: (() => void) | null = null;
 
-  // A device that has no room: the draft still lives on this page.
+  // Without storage the draft exists only on this page.
   const remember = () =>
     wanted &&
     void store.keep('drafts', id, { revision: base, ...wanted, unsure } satisfies Draft).catch(() => undefined);
@@ -97,7 +97,7 @@ export function createSaver(
       const current =
         outcome.kind === 'refused' && outcome.code === 'stale' ? keptVersion(outcome.versions) : undefined;
       if (current?.save && unsure.includes(current.save)) {
-        // What came before is our own save, kept after all.
+        // The other version is our own save, stored after all.
         [base, unsure] = [current.revision, []];
         remember();
         return true;
@@ -132,7 +132,7 @@ export function createSaver(
   };
 }
 
-/** The version the server keeps, out of its refusal; undefined where it does not tell. */
+/** The stored version in a refusal; undefined if missing. */
 function keptVersion(versions: unknown): Job | undefined {
   const read = v.safeParse(versionsSchema, versions);
   return read.success ? read.output.current : undefined;

@@ -10,13 +10,13 @@ export interface Pending {
   readonly turn: number;
   /** Why the server does not take it, by code and in its words; null while it waits to be sent. */
   readonly refused: { readonly code: string; readonly message: string } | null;
-  /** Who made it, where people sign in: it is written down under their name, whoever sends it. */
+  /** Author, with sign-in: it is logged under their name, whoever sends it. */
   readonly by?: { readonly id: string; readonly name: string } | undefined;
-  /** The photo it tells of: sent before it, and kept with it until then. */
+  /** Its photo: stored with it, and sent before it. */
   readonly photo?: Blob | undefined;
 }
 
-/** What lies on the disk of a device: entries that wait, and for each job its draft and the steps that led to it. */
+/** Storage of a device: pending entries, and the draft and history of each job. */
 export interface SyncStore {
   readonly entries: () => Promise<readonly Pending[]>;
   readonly keepEntry: (pending: Pending) => Promise<void>;
@@ -26,13 +26,13 @@ export interface SyncStore {
   readonly forget: (kind: JobRecord, job: string) => Promise<void>;
   /** Jobs that have a record of a kind. */
   readonly jobsWith: (kind: JobRecord) => Promise<readonly string[]>;
-  /** Whether this browser keeps anything at all: in private windows, and where a person has forbidden it, some do not. */
+  /** Whether this browser stores anything: not in some private windows, or if it is blocked. */
   readonly keeps: () => Promise<boolean>;
-  /** Forgets everything that was read from the server; what waits to be sent stays. */
+  /** Deletes everything read from the server; pending entries and drafts stay. */
   readonly forgetRead: () => Promise<void>;
 }
 
-/** `runs`: the work sheet and log of a job as they were last told, for when there is no connection. */
+/** `runs`: the last work sheet and log of a job, for offline use. */
 export type JobRecord = 'drafts' | 'histories' | 'runs';
 
 const pendingSchema = v.object({
@@ -48,9 +48,9 @@ const NAME = 'lintrel';
 const VERSION = 1;
 
 /**
- * Opens the store of this device in its IndexedDB. What is kept is on the disk when a promise is kept.
- * Where the browser refuses it, all that is asked of it is refused, and the page goes on without.
- * @param earlierOf where older versions of the program kept theirs: it moves in once
+ * Opens the IndexedDB of this device. Data are stored when a promise resolves.
+ * If the browser refuses, every call rejects, and the page works without.
+ * @param earlierOf storage of older versions, migrated once
  */
 export function openStore(name = NAME, earlierOf: () => Earlier = () => localStorage): SyncStore {
   // A browser may refuse by an error where it is only named.
@@ -59,7 +59,7 @@ export function openStore(name = NAME, earlierOf: () => Earlier = () => localSto
     await moveIn(db, earlierOf());
     return db;
   });
-  // Whoever uses it is told; nobody may use it at all.
+  // Every caller gets the error; nobody may call at all.
   opened.catch(() => undefined);
   return {
     entries: async () => {
@@ -81,7 +81,7 @@ export function openStore(name = NAME, earlierOf: () => Earlier = () => localSto
       const db = await opened;
       const waiting = new Set((await db.getAllKeys('drafts')).map(String));
       await db.clear('runs');
-      // The steps that led to a change that waits go with it.
+      // The history of a pending change is deleted with it.
       for (const job of await db.getAllKeys('histories'))
         if (!waiting.has(String(job))) await db.delete('histories', job);
     },
@@ -96,7 +96,7 @@ const open = (name: string): Promise<IDBPDatabase> =>
       db.createObjectStore('histories');
       db.createObjectStore('runs');
     },
-    // Another page has a newer version of the program: it may go on.
+    // Another page has a newer version of the program: it may upgrade.
     blocking: (_current, _blocked, event) => (event.target as IDBDatabase | null)?.close(),
   });
 
@@ -120,7 +120,7 @@ const EARLIER_ENTRY = 'lintrel.entry.';
 const EARLIER_DRAFT = 'lintrel.draft.';
 const EARLIER_HISTORY = 'lintrel.history.';
 
-/** What an older version of the program has kept elsewhere on this device comes here, and is gone there once it is. */
+/** Migrates data stored by an older version of the program. */
 async function moveIn(db: IDBPDatabase, earlier: Earlier): Promise<void> {
   const keys = Array.from({ length: earlier.length }, (_, index) => earlier.key(index)).filter(
     (key): key is string => key !== null,

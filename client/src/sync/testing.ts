@@ -3,9 +3,9 @@ import { RequestError } from '@/api/http';
 import { createOutbox, type Outbox, type OutboxDevice } from './outbox';
 import { byTurn, type Pending, type SyncStore } from './store';
 
-// A device and a shop for tests: what happens to each is said by the test.
+// A device and a shop for tests, controlled by the test.
 
-/** The disk of a device: it outlives the page, and may be full. */
+/** Storage of a device: it outlives the page, and may be full. */
 export interface Disk extends SyncStore {
   readonly kept: Map<string, Pending>;
   readonly records: Map<string, unknown>;
@@ -45,7 +45,7 @@ export function newDisk(): Disk {
 }
 
 let count = 0;
-/** An entry of its own. */
+/** A new entry. */
 export const entry = (note = '', instant = '2026-05-04T08:00:00.000Z'): LogEvent => ({
   id: `00000000-0000-4000-8000-${String(++count).padStart(12, '0')}`,
   version: 2,
@@ -64,14 +64,14 @@ export const refusal = ({ id }: LogEvent, message = 'lies in the future'): Entry
   refused: { code: 'invalid', message },
 });
 
-/** A page on a device: what the server does with entries is said by the test, and time passes when the test says so. */
+/** A page on a device: the test decides what the server does, and when time passes. */
 export interface Page {
   readonly device: OutboxDevice;
   readonly outbox: Outbox;
   /** Ids that were sent, a list each time. */
   readonly sent: string[][];
   readonly waits: { readonly work: () => void; readonly ms: number }[];
-  /** Who was said to have made the entries that were sent. */
+  /** Authors sent with the entries. */
   readonly authors: Readonly<Record<string, string>>[];
   /** Who holds the device. */
   hands: { readonly id: string; readonly name: string } | null;
@@ -79,7 +79,7 @@ export interface Page {
   /** Photos that were sent, by id and size, and what the server does with one. */
   readonly photos: readonly string[];
   photoAnswer: (job: string) => void | Promise<void>;
-  /** True: the record of a job is asked for as soon as its entries were taken, and tells of them. */
+  /** True: the record of a job is refetched as soon as its entries were accepted, and contains them. */
   told: boolean;
 }
 

@@ -7,7 +7,7 @@ import type { OutboxState } from './outbox';
 /** By then a screen shows what was fetched, ms: before, what was tapped stays where it is. */
 const SHOWN_AFTER_MS = 1000;
 
-/** What waits to be sent, kept up to date. */
+/** The state of the outbox. */
 export const useOutbox = (): OutboxState => useSyncExternalStore(outbox.subscribe, outbox.state);
 
 /** Sends what is waiting from whatever screen, as soon as there is a connection. */

@@ -16,7 +16,7 @@ interface EntryRowProps {
   readonly chosen: boolean;
   readonly down: boolean;
   readonly onPress: () => void;
-  /** What may be done with it, below how it is laid. */
+  /** Actions, below the technique. */
   readonly children?: ReactNode;
 }
 
@@ -134,7 +134,7 @@ export function entryWords(
 
 const timesOf = (amount: string, count: number): string => (count > 1 ? phrase`${amount}, ${count} times` : amount);
 
-/** How it is laid, why, and what speaks against it. */
+/** Technique, reasons, and doubts. */
 function How({ entry }: { entry: LayEntry }) {
   const words = useWords();
   if (entry.kind === 'plugs')
@@ -185,7 +185,7 @@ function How({ entry }: { entry: LayEntry }) {
   );
 }
 
-/** What speaks against some pieces, each once. */
+/** Doubts of some pieces, each once. */
 function Doubts({ of }: { of: readonly Pick<Item, 'doubts'>[] }) {
   const words = useWords();
   const said = new Set(of.flatMap(({ doubts }) => doubts.map((doubt) => words.say(doubt))));

@@ -67,7 +67,7 @@ const MOST_CORNERS = 20;
 const labelOf = (index: number, count: number): string =>
   index === 0 ? 'From' : index === count - 1 ? 'To' : phrase`Corner ${index}`;
 
-/** What a piece of one's own is, and where; its ends may be dragged on the drawing too. */
+/** Form of a manual piece; its ends can also be dragged on the drawing. */
 export function OwnPieceForm({ item }: { item: OwnItem }) {
   const { design, shelf, unit, change } = useJob();
   const piece = (design.choices.ownPieces ?? []).find(({ id }) => id === item.piece);
@@ -76,7 +76,7 @@ export function OwnPieceForm({ item }: { item: OwnItem }) {
   const [note, setNote] = useState(piece?.note ?? '');
   const before = useRef(shown);
   const key = JSON.stringify(shown);
-  // What is being typed stays: only the figures that have changed in the piece itself are put anew.
+  // Input in progress stays: only values changed in the piece itself are updated.
   useEffect(() => {
     const was = before.current;
     before.current = shown;

@@ -10,7 +10,7 @@ import { Body, Figure, Heading, Small } from '@/ui/Typography';
 
 const money = (amount: number): string => amount.toFixed(2);
 
-/** So much of a supply, in the units of the person. */
+/** Amount of a supply, in the person's units. */
 function amountOf(kind: SupplyKind, amount: number, words: Words): string {
   switch (SUPPLY_UNITS[kind]) {
     case 'm2':

@@ -3,7 +3,7 @@ import Svg, { Path } from 'react-native-svg';
 import { StyleSheet, View } from 'react-native';
 import { colour, measure } from '@/theme/theme';
 
-/** What a stroke of a sketch stands for: the part, its trim line, tape, foam, cover, a blade or the way the hand goes. */
+/** Meaning of a stroke: the part, its trim line, tape, foam, cover, a blade or the direction of movement. */
 type Pen = 'part' | 'line' | 'tape' | 'under' | 'foam' | 'cover' | 'blade' | 'hand';
 type Stroke = readonly [pen: Pen, d: string];
 
@@ -232,7 +232,7 @@ const INK: Readonly<Record<Pen, string>> = {
   hand: colour.accent,
 };
 
-/** A small drawing of how a tape is laid; nothing where words say it all. The words beside it tell the same. */
+/** A small drawing of a technique; nothing if words are enough. The text beside it has the same content. */
 export function TechniqueSketch({ code }: { code: Technique['code'] }) {
   const strokes = SKETCHES[code];
   if (!strokes) return null;

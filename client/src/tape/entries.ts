@@ -13,7 +13,7 @@ import {
   type SeamItem,
 } from '@lintrel/core';
 
-/** One thing to lay, as the lay list shows it: it is laid in one go. */
+/** An entry of the lay list, applied in one go. */
 export type LayEntry =
   | { readonly kind: 'plugs'; readonly id: string; readonly items: readonly (PlugItem | OpeningTapeItem)[] }
   | { readonly kind: 'rim'; readonly id: ItemId; readonly items: readonly [SurroundingsItem] }

@@ -11,7 +11,7 @@ function readDown(job: string): readonly string[] {
   }
 }
 
-/** What of a job's lay list is down already: kept on this device, so that one can go on where one was interrupted. */
+/** Which entries of a job's lay list are applied: stored on this device, to continue after an interruption. */
 export function useLaidDown(job: string): {
   readonly isDown: (entry: string) => boolean;
   readonly setDown: (entry: string, down: boolean) => void;

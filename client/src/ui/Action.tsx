@@ -6,7 +6,7 @@ import type { IconName } from './icons';
 
 interface ActionProps {
   readonly label: string;
-  /** What a screen reader says, where the label alone does not say of what. */
+  /** Screen-reader label, if the visible label is ambiguous. */
   readonly spoken?: string;
   readonly onPress: () => void;
   /** `main`: the one thing to do here; `other`: beside it; `quiet`: on the side. */

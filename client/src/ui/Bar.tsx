@@ -9,7 +9,7 @@ interface BarProps {
   readonly testID?: string;
 }
 
-/** A line across the top of every screen: what there is to say, and what can be done about it. */
+/** A message across the top of every screen, with actions. */
 export const Bar = ({ text, role = 'status', testID, children }: PropsWithChildren<BarProps>) => (
   <View style={styles.bar} role={role} testID={testID}>
     <Text style={styles.words}>{text}</Text>

@@ -11,7 +11,7 @@ interface ChoiceProps<T extends string> {
   readonly onChange: (value: T) => void;
 }
 
-/** One of a few: the chosen one is inked in and underlined. */
+/** A choice of a few options; the selected one is filled and underlined. */
 export function Choice<T extends string>({ label, value, options, onChange }: ChoiceProps<T>) {
   const { text } = useWords();
   return (

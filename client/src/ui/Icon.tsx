@@ -1,7 +1,7 @@
 import Svg, { Path } from 'react-native-svg';
 import { ICONS, type IconName } from './icons';
 
-/** An icon beside words that say what it means: a screen reader passes over it. */
+/** An icon beside text; hidden from screen readers. */
 export const Icon = ({ name, size, color }: { name: IconName; size: number; color?: string }) => (
   <Svg width={size} height={size} viewBox="0 0 24 24" aria-hidden>
     <Path d={ICONS[name]} fill={color} />

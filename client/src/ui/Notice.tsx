@@ -19,7 +19,7 @@ interface NoticeProps {
   readonly where?: string;
 }
 
-/** Something a person should know: shape, word and sentence; pressed, it leads to its place. */
+/** A notice with symbol, word and sentence; pressing it opens its place. */
 export function Notice({ level, text, onPress, where = 'Show the place' }: NoticeProps) {
   const { icon, tone, word } = LOOK[level];
   return (

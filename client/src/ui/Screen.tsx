@@ -8,7 +8,7 @@ import { Body, Small, Title } from './Typography';
 interface ScreenProps {
   readonly title: string;
   readonly about?: string;
-  /** The one main action, kept at the thumb. */
+  /** The main action, within reach of the thumb. */
   readonly action?: ReactNode;
 }
 
@@ -36,7 +36,7 @@ export const Panel = ({ testID, children }: PropsWithChildren<{ readonly testID?
   </View>
 );
 
-/** Said while something is loading, or cannot be loaded. */
+/** Placeholder while something is loading, or failed to load. */
 export const Waiting = ({ what, error, retry }: { what: string; error?: Error | null; retry?: ReactNode }) => (
   <View style={styles.waiting} role={error ? 'alert' : 'status'}>
     <Body>{error ? error.message : phrase`Fetching ${what} …`}</Body>

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { Action } from './Action';
 import { Body, Small } from './Typography';
 
-/** An address that opens something to whoever has it: it is shown once, when it is made. */
+/** A secret address, shown once, when it is created. */
 export const SecretAddress = ({ address, testID }: { readonly address: string; readonly testID: string }) => (
   <>
     <View testID={testID}>

@@ -3,7 +3,7 @@ import { Action } from './Action';
 import { Bar } from './Bar';
 import { endUndo, useUndoable } from '@/device/undo';
 
-/** Offers to undo what was just done, on whatever screen one is. */
+/** Offers Undo on every screen. */
 export function UndoBar() {
   const undoable = useUndoable();
   const [trouble, setTrouble] = useState<string | null>(null);

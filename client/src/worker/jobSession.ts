@@ -2,7 +2,7 @@ import type { Design, DragResult, DragRequest, Part, PartPlan, Plan, Shelf } fro
 import type { FromSession, DesignMessage, PlanMessage, ToSession, ViewName, Views } from './messages';
 import { resolveReferences, withReferences, listReceiver } from './listPatch';
 
-/** What is known of the open job; each of it says which design it is of. */
+/** What is known of the open job, each with the design it belongs to. */
 export interface SessionState {
   readonly job: string | null;
   readonly design: Design | null;
@@ -10,7 +10,7 @@ export interface SessionState {
   readonly turn: number;
   readonly parts: readonly PartPlan[] | null;
   readonly plan: { readonly of: Design; readonly turn: number; readonly plan: Plan } | null;
-  /** Why the newest design could not be worked out. */
+  /** Why the newest design could not be computed. */
   readonly error: string | null;
 }
 
@@ -44,8 +44,8 @@ interface Waiting {
 }
 
 /**
- * Makes the session of the open job.
- * @param call starts the worker; `heard` takes what it says, `broken` is called when it has ended by itself
+ * Creates the session of the open job.
+ * @param call starts the worker; `heard` receives its messages, `broken` is called if it ends unexpectedly
  */
 export function createJobSession(
   call: (heard: (news: FromSession) => void, broken: (message: string) => void) => WorkerChannel,
@@ -78,7 +78,7 @@ export function createJobSession(
     } else if (news.kind === 'error' && news.id === newest) update({ error: news.message });
   };
   const broken = (message: string) => {
-    // Whoever waits is told; the next message starts a fresh worker, which is told everything again.
+    // Waiting calls are rejected; the next message starts a new worker with the full state.
     line?.hangUp();
     line = null;
     const [left, id] = [[...waiting.entries()], newest];
@@ -136,7 +136,7 @@ export function createJobSession(
         set(after, (news) => {
           const { id } = news;
           if (news.kind !== 'design') {
-            // The session goes on with the design it had.
+            // The session continues with the previous design.
             if (newest === id) newest = before;
             return reject(new Error(news.kind === 'error' ? news.message : news.kind));
           }

@@ -7,7 +7,7 @@ export const withReferences = <T extends { readonly id: string }>(
   known: ReadonlySet<T>,
 ): ReferenceList<T> => list.map((item) => (known.has(item) ? item.id : item));
 
-/** The other end: what is only named is the very object that is at hand; a name nobody knows is an error. */
+/** The receiving end: a reference becomes the existing object; an unknown one is an error. */
 export const resolveReferences = <T extends { readonly id: string }>(
   sent: ReferenceList<T>,
   atHand: readonly T[],
@@ -19,8 +19,8 @@ export const resolveReferences = <T extends { readonly id: string }>(
   });
 
 /**
- * A list as it goes from the worker to the screen. An entry is its place in the list before, where it is as it was there; that place with
- * what differs, where some does; else the whole.
+ * A list as sent from the worker to the screen. An entry is its previous index if unchanged; that index with the
+ * differences; or the whole entry.
  */
 export type ListPatch<T> = readonly (number | Differing<T> | T)[];
 
@@ -31,7 +31,7 @@ type Differing<T> = readonly [place: number, fields: Partial<T>, lists: Readonly
 type Spliced = readonly [head: number, tail: number, between: readonly unknown[]];
 
 type Fields = Readonly<Record<string, unknown>>;
-/** Something that is the same where two values are: plain ones as they are, the rest as text; of a list one each. */
+/** Equal for equal values: primitives as they are, others as text, lists by entry. */
 type Mark = unknown;
 
 const plainMark = (value: unknown): Mark =>
@@ -101,7 +101,7 @@ export function listSender<T extends object>(nameOf: (item: T) => string): (list
   };
 }
 
-/** The other end: what is as it was is the very object that came before. */
+/** The receiving end: an unchanged entry keeps its identity. */
 export function listReceiver<T extends object>(): (sent: ListPatch<T>) => T[] {
   let held: readonly T[] = [];
   const itemAt = (place: number): T => {

@@ -41,7 +41,7 @@ export interface Views {
     readonly input: { readonly design: Design; readonly carry?: boolean };
     readonly output: readonly PartPlan[];
   };
-  /** The plan with another scheme of the job, by its place among the others. */
+  /** The plan with another scheme of the job, by index. */
   scheme: { readonly input: { readonly other: number }; readonly output: Plan };
   wishes: { readonly input: Record<string, never>; readonly output: readonly AimOrder[] };
   /** A long search; its news come one after another. */
@@ -60,7 +60,7 @@ export type PlanMessage = Omit<Plan, 'parts' | 'items' | 'steps' | 'stages'> & {
   readonly stages: ListPatch<Plan['stages'][number]>;
 };
 
-/** What a screen says to the session. `id` is of the message; answers carry it. */
+/** Messages from a screen to the session. `id` identifies the message; answers carry it. */
 export type ToSession =
   | {
       readonly kind: 'set';
@@ -68,14 +68,14 @@ export type ToSession =
       readonly design: DesignMessage;
       /** Left out: as before. */
       readonly shelf?: Shelf;
-      /** True where the design follows from the one before: finishes go with their areas, and what comes of that is told first. */
+      /** True if the design follows from the previous one: finishes follow their areas, and the result is sent first. */
       readonly carry: boolean;
     }
   | { readonly kind: 'drag'; readonly id: number; readonly wish: DragRequest }
   | { readonly kind: 'ask'; readonly id: number; readonly view: ViewName; readonly input: unknown }
   | { readonly kind: 'leave'; readonly id: number };
 
-/** What the session says. */
+/** Messages of the session. */
 export type FromSession =
   | { readonly kind: 'design'; readonly id: number; readonly design: DesignMessage }
   | { readonly kind: 'parts'; readonly id: number; readonly parts: ListPatch<PartPlan> }

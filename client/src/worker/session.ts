@@ -23,7 +23,7 @@ import {
 import type { FromSession, DesignMessage, PlanMessage, ToSession, ViewName, Views } from './messages';
 import { resolveReferences, withReferences, listSender } from './listPatch';
 
-/** The open job, and everything that was worked out of it. */
+/** The open job and everything computed from it. */
 interface Open {
   readonly design: Design;
   readonly shelf: Shelf;
@@ -46,7 +46,7 @@ const AT_ONCE: { readonly [N in AtOnce]: (open: Open, input: Views[N]['input']) 
     draftParts(input.carry ? carryScheme(design, input.design, store) : input.design, shelf, store),
 };
 
-/** Long ones go on in steps: what a step yields is news, what they end with the answer. */
+/** Long questions run as generators: they yield progress and return the answer. */
 const IN_STEPS: {
   readonly [N in InSteps]: (open: Open, input: Views[N]['input']) => Generator<unknown, Views[N]['output'] | void>;
 } = {
@@ -60,9 +60,9 @@ const IN_STEPS: {
 };
 const goesInSteps = (view: ViewName): view is InSteps => view in IN_STEPS;
 
-/** Longest time other messages wait while something long goes on, ms: half a frame. */
+/** Longest time other messages wait for a long task, ms: half a frame. */
 const SLICE_MS = 8;
-/** News of one question are told this often at most, ms. */
+/** Minimum interval of progress messages, ms. */
 const NEWS_MS = 200;
 
 /** Something long that is under way. */
@@ -75,11 +75,12 @@ interface Running {
 }
 
 /**
- * Holds the open job beside the screens and answers what they ask. Short questions, a finger's above all, are answered between two steps
- * of what is long; a newer design ends the plan of the older one; the plan goes before comparisons and searches.
- * @param send takes what the session says
- * @param later calls a function when waiting messages have been heard
- * @returns what hears the messages
+ * Holds the open job and answers questions of the screens. Short questions, above all dragging, are answered between
+ * two steps of a long one; a newer design cancels the plan of an older one; the plan comes before comparisons and
+ * searches.
+ * @param send receives the messages of the session
+ * @param later calls a function after waiting messages were read
+ * @returns the message handler
  */
 export function createSession(
   send: (news: FromSession) => void,

@@ -156,7 +156,7 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
         met += places.length > 0 ? 1 : 0;
         return places.every((place) => Math.abs(dot(normal, skin.inSpace(place).at) - offset) < 0.05);
       }),
-      { numRuns: depth(10, 60) },
+      { numRuns: depth(20, 60) },
     );
     expect(met).toBeGreaterThan(10);
   });

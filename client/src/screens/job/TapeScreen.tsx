@@ -155,7 +155,7 @@ function LineChoices({ run, plan }: { run: LineItem; plan: Plan }) {
 /** Scrolls the next item of the list into view. */
 const intoSight = (row: unknown) => (row as HTMLElement | null)?.scrollIntoView?.({ block: 'nearest' });
 
-/** Why a stage lays nothing: masks are on, or there is nothing to be kept clean. */
+/** Why a stage has nothing to apply: masks are on already, or nothing has to be protected. */
 const nothingToLay = ({ items }: Plan, { number }: StagePlan): string =>
   items.some(({ stage, until }) => stage < number && until.stage >= number)
     ? 'Nothing new: the masks of an earlier stage are still on.'

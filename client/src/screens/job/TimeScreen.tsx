@@ -29,7 +29,7 @@ import { space } from '@/theme/theme';
 import { PULL_TIMING_WORDS } from '@/words';
 import { useWords } from '@/person/PersonContext';
 
-/** Time: the stages end to end, and when the tape of each may be pulled by the three schools. */
+/** Time: the stages one after the other, with the three pull windows of each. */
 export function TimeScreen() {
   const { id, design, plan, shelf, change } = useJob();
   const words = useWords();
@@ -155,7 +155,7 @@ function StageWindows({ stage, pulls }: { stage: StagePlan; pulls: readonly Step
   const spans = PULL_TIMINGS.flatMap((school): { school: PullTiming; span: Span }[] =>
     windows[school] ? [{ school, span: windows[school] as Span }] : [],
   );
-  // The dry school lasts for days: the rail ends soon after it opens, or the others could not be seen.
+  // The dry window lasts for days: the rail ends soon after it opens, or the others would be invisible.
   const end =
     1.3 * Math.max(...spans.map(({ school, span }) => (school === 'dry' ? span.from : (span.to ?? span.from))));
   const planned = [...(stage.early ?? []), stage].map((pull) => pull.school);

@@ -78,7 +78,7 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
   );
   const chooseSystem = (system: PaintSystemKey) => {
     const { id: ownId, name, colour, hidingUm } = getValues();
-    // A new finish starts from the typical figures of its system; one on the shelf keeps its own.
+    // A new finish starts from the typical figures of its system; an existing one keeps its own.
     if (finish) setValue('system', system);
     else
       reset({
