@@ -58,7 +58,7 @@ it('gives up what takes too long on the clock, and says that it is busy', async 
 
 /** Processes of this one's workshops. */
 const processes = () =>
-  spawnSync('pgrep', ['-P', String(process.pid), '-f', 'work/serve'], { encoding: 'utf8' })
+  spawnSync('pgrep', ['-P', String(process.pid), '-f', 'worker\\.(ts|mjs)'], { encoding: 'utf8' })
     .stdout.split('\n')
     .filter((pid) => pid !== '')
     .map(Number);
