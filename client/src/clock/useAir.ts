@@ -13,8 +13,6 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { request } from '@/api/http';
 
-/** A sensor sends a reading every minute. */
-
 /** The air of the shop, measured and forecast: the answer, and as used for windows. */
 export function useAir(): { readonly told: AirAnswer | null; readonly air: ShopAir } {
   const { data } = useQuery({

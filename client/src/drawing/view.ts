@@ -63,9 +63,9 @@ export const panBy = (view: View, dx: number, dy: number): View => ({
 });
 
 /**
- * Zooms about a place in the frame.
- * @param factor above 1 comes closer
- * @param at place in the frame, dp from the upper left, that stays where it is
+ * Zooms about a point in the frame.
+ * @param factor above 1 zooms in
+ * @param centre fixed point in the frame, dp from the upper left
  */
 export function zoomBy(
   view: View,

@@ -73,8 +73,7 @@ export type CoverPlaces = {
   readonly roundM2?: number;
 };
 
-/** Instruction of a step. */
-/** A piece a person lays besides what the plan does: its name in the lay list, from where to where on the part, mm along and above. */
+/** A manual piece: its name in the lay list, and its ends on the part, mm along and above. */
 type OwnPieceValues = {
   readonly name: string;
   readonly part: string | null;

@@ -60,9 +60,13 @@ const ROUNDS_OF_MANY = 3;
 const MOST_GIVEN_UP = 6;
 
 /**
- * Plans what is left of all jobs in the shop over the hours of its people.
- * @param days the days that are planned, the first of them today
- * @param wishes `before`: what the plan before had decided; `pins`: what a person has fixed; `air`: what the films dry in; how long a film takes hangs on the hour it comes on, so the plan is made again until it fits
+ * Plans the remaining work of all jobs in the shop over the hours of its people. Drying depends on the hour of a coat, so the plan is
+ * repeated until its air fits.
+ * @param days the planned days, from today on
+ * @param before decisions of the previous plan
+ * @param air air the films dry in
+ * @param pins tasks pinned by a person
+ * @param speeds working speeds
  */
 export function planDay(
   jobs: readonly RunningJob[],

@@ -52,7 +52,9 @@ const isWindow = ({ code }: AfterRule): boolean => code !== 'order';
 /**
  * The remaining tasks of a job: consecutive steps form one task, up to a window, the booth or the gun.
  * @param nowMin the present on the clock of the plan; minutes since 1970 if the air is known
- * @param wishes air, expected times of steps, and working speeds
+ * @param air air the films dry in
+ * @param plannedMin expected completion times of steps
+ * @param speeds working speeds
  * @returns tasks in working order, first those that stand for what is done; and the windows already missed
  */
 export function jobTasks(

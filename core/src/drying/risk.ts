@@ -18,10 +18,10 @@ const THICK_UM = 60;
 
 /**
  * Quality of an edge against the time of the pull, drawn to explain the three windows.
- * @param windows moments or minutes after the last coat; `atMin` on the same clock
+ * Rule of thumb: smooth steps between the marks of the film; only the shape is meaningful.
+ * @param atMin moment of the pull, on the clock of the windows
  * @param buildUm film at the edge
  * @param dwellMin when the tape starts to leave adhesive, on the same clock; Infinity: never
- * Rule of thumb: smooth steps between the marks of the film; only the shape is meaningful.
  */
 export function edgeRisk(
   { wet, touchMin, throughMin }: Pick<PullWindows, 'wet' | 'touchMin' | 'throughMin'>,

@@ -86,8 +86,8 @@ export const colourDifference = (first: Reflectance, second: Reflectance): numbe
 export const hexOf = ([r, g, b]: Reflectance): string => formatHex({ mode: 'lrgb', r, g, b });
 
 /**
- * A measured colour as displayed.
- * @param lab CIE L*a*b* under D65: L 0 … 100
+ * A measured colour as displayed: CIE L*a*b* under D65.
+ * @param l lightness, 0 … 100
  * @returns `#rrggbb`, and whether a screen can show it; where it cannot, the nearest by clipping
  */
 export function hexFromLab({ l, a, b }: { readonly l: number; readonly a: number; readonly b: number }): {

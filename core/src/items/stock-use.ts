@@ -16,8 +16,8 @@ export interface StockUsed {
 }
 
 /**
- * What laying some items takes off the stock, in rolls and packs; what is not counted, or not on the shelf, takes nothing.
- * @param items of a plan that may have come from elsewhere: one that is none takes nothing
+ * Stock used by items, in rolls and packs; nothing for what is not counted or not on the shelf.
+ * @param laid items of a plan that may be imported: invalid ones are ignored
  */
 export function stockUse(laid: readonly unknown[], shelf: Pick<Shelf, 'tapes' | 'supplies'>): StockUsed[] {
   const items = laid.filter(isSound);

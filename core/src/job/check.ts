@@ -96,8 +96,8 @@ const partFault = (part: PartId, parts: ReadonlySet<string>, keys: Keys): Fault[
   parts.has(part) ? [] : [fault(keys, { code: 'design.no-part', values: { part } })];
 
 /**
- * What is wrong with a part of a design; empty: nothing.
- * @param at where the part stands
+ * Faults of a part of a design.
+ * @param basePath path of the part
  */
 export function partFaults(part: Part, design: Design, basePath: Keys = []): Fault[] {
   const datums = new Set(part.datums.map(({ id }) => id));

@@ -31,7 +31,7 @@ export const ruleStart = (
 /**
  * The current step: the next one or, if a limit of it has passed, its remedy: scuffing the film, then mixing again.
  * @param steps of the run sheet
- * @param progress its windows in the actual air
+ * @param running its windows in the actual air
  * @param now ms since 1970
  */
 export function currentStep(

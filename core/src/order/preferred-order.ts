@@ -51,10 +51,10 @@ const luminance = (hex: string): number => {
 const mostTrials = ({ areas }: OrderProblem): number => Math.max(12, Math.min(60, Math.floor(6000 / areas.length)));
 
 /**
- * Which order to plan of those that cost the same within what such figures are worth; a person who wants it as cheap as can be gets that.
- * @param found orders, the cheapest first
- * @returns the calmest order no dearer than the cheapest by more than a tenth: one of those found, or one of them with less left open.
- *   Then the others, cheapest first
+ * Selects the order to plan among those of equal cost within the accuracy of the figures; with the rule `wide`, the cheapest.
+ * @param sequences orders, the cheapest first
+ * @returns the preferred order within a tenth of the cheapest: one of those found, or one of them with fewer open areas. Then the others,
+ *   cheapest first
  */
 export function preferredFirst(problem: OrderProblem, sequences: readonly Sequence[]): readonly Sequence[] {
   if (sequences.length === 0 || problem.rules.wide) return sequences;

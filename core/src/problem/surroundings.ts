@@ -40,7 +40,7 @@ const NOTHING: SurroundingsProblem = { places: [], areas: [], borders: [] };
 /**
  * Lays out the surroundings of all parts. What lies beyond is numbered after the areas of all parts.
  * @param areas those of all parts, in order of the parts
- * @param methodOf application method of a finish
+ * @param methodsOf application methods of the finishes of a part
  */
 export function surroundingsProblem(
   works: readonly PartWork[],

@@ -78,8 +78,7 @@ export interface TechniqueMessages {
   readonly 'technique.pieces': Places;
   readonly 'technique.hollow': Places;
   readonly 'technique.press': Places;
-  /** Along a stretch of it. */
-  /** Where the tape is wider than what it covers. */
+  /** Along a stretch of it, where the tape is wider than what it covers. */
   readonly 'technique.trim': Stretch;
   readonly 'technique.texture': Stretch;
   /** A raised row lies along under it. */
@@ -94,8 +93,7 @@ export interface DoubtMessages {
   readonly 'doubt.too-tight': NoValues;
   /** More tapes on each other than can be pressed into a corner, and none of them can end before. */
   readonly 'doubt.build-up': { readonly layers: number; readonly atMm: number };
-  /** It lies over a tape of an earlier stage that comes off first. */
-  /** `early`: it comes off with this pull timing, before the rest of that stage. */
+  /** It lies over a tape of an earlier stage that comes off first; `early`: with this pull timing, before the rest of that stage. */
   readonly 'doubt.over-earlier': { readonly stage: number; readonly early?: PullTiming };
   readonly 'doubt.cold': { readonly needsC: number; readonly surfaceC: number };
   /** Its edge is not as clean as is wanted; `gentle`: for the sake of what lies below, else there is none. */

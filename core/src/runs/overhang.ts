@@ -28,7 +28,8 @@ const FARTHER = 1.5;
 /**
  * Where the tape of a run reaches over what it covers onto something that is painted: at the tips of wedges.
  * @param painted which areas of the part are painted while it is on
- * @param across how far off its line it begins and ends
+ * @param innerMm where it begins, mm off its line
+ * @param outerMm where it ends
  * @returns stretches in order
  */
 export function overhangs(

@@ -180,8 +180,7 @@ export interface StageCost extends StageChoice {
   /** The undercolour that decided the number of coats, and where the number comes from. */
   readonly under: string;
   readonly coatsFrom: CoatCount['from'];
-  /** Minutes of work. */
-  /** Masks and plugs. */
+  /** Masks and plugs, minutes of work. */
   readonly layMin: number;
   readonly plugMin: number;
   /** Sealing tape edges on texture, and until the seal is dry. */

@@ -47,7 +47,7 @@ export interface ConeSector {
   readonly side: 1 | -1;
 }
 
-/** The seam of a cone unrolled. @param ends its two edges */
+/** The seam of a cone unrolled. @param edges its two edges */
 export function rotationSeam({ apex, sector, side }: ConeSector, edges: Seam['edges']): Seam {
   const turn = (count: number): readonly [number, number] => {
     const angle = -count * sector * side;

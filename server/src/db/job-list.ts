@@ -120,8 +120,8 @@ type JobsShown = keyof typeof SHOWN;
 
 /**
  * Jobs: those in the shop first, then planned ones, then finished ones; within each the most recently changed first.
- * @param after end of the previous page as sent; null: from the beginning
- * @param shown all, only those in the shop, or those archived or deleted
+ * @param wish `after`: end of the previous page as sent, null: from the beginning; `shown`: all, only those in the shop, or those archived or
+ *   deleted
  */
 export async function listJobs(
   db: Queryable,

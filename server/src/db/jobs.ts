@@ -133,7 +133,7 @@ export async function insertJob(
 
 /**
  * Saves a design over the revision it was changed from. Call inside a transaction.
- * @param sent a repeated save is recognized by its `save` id
+ * @param save id of the save, by which a repeated one is recognized
  * @returns the job at the revision of this save, as JSON; null if another save came first, or there is no such job
  */
 export async function saveJob(

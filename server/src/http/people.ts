@@ -350,8 +350,10 @@ async function pairedPhone(
   return id;
 }
 
-/** The identity of the requester; right after signing in, the request does not contain it yet. */
-/** @param fresh name of who has just signed in, and whether by a PIN */
+/**
+ * The identity of the requester; right after signing in, the request does not contain it yet.
+ * @param fresh name of the person who has just signed in
+ */
 async function meOf(
   { db, shop: { signIn }, person: before, request }: Context,
   fresh?: string,
