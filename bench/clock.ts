@@ -25,7 +25,7 @@ export async function clockPaints(): Promise<{ readonly one: number; readonly ma
         await page.goto(`${server.url}/clock`, { waitUntil: 'domcontentloaded' });
         await page.waitForSelector('[data-testid=due]', { timeout: 60_000 });
         const shown = await page.evaluate(() => performance.now());
-        // The first finds nothing kept.
+        // The first one starts with an empty cache.
         if (turn > 0) times.push(shown);
       }
       return median(times);

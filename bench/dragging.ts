@@ -4,7 +4,10 @@ import { join } from 'node:path';
 import { FRAME_MS } from './frame';
 import { makeDatabase, startBrowser, startServer, WIDE } from '../e2e/harness';
 
-/** Longest time the interface thread worked in one go while a point was dragged, ms of its own CPU time, at a CPU slowed down so many times. */
+/**
+ * Longest task of the interface thread while a point is dragged, ms of its own CPU time, with the CPU slowed down by
+ * each factor.
+ */
 export async function longestTaskWhileDragging(slowDowns: readonly number[]): Promise<number[]> {
   const database = await makeDatabase();
   const server = await startServer(database.url);

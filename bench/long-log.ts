@@ -10,7 +10,7 @@ const LONG = 9_500;
 /** Entries that are timed in each, in turn. */
 const TIMED = 150;
 
-/** How long an entry takes, in a log of a hundred and in one of nearly ten thousand, ms; asked for in turn on one server. */
+/** Time per entry in a log of a hundred and in one of nearly ten thousand, ms; measured alternately on one server. */
 export async function entryTimes(): Promise<{ readonly short: number; readonly long: number }> {
   const database = await makeDatabase();
   const server = await startServer(database.url);

@@ -29,7 +29,7 @@ const finishes = (count: number, system: keyof typeof PAINT_SYSTEMS) =>
     typicalFinish(`finish-${index}`, `Finish ${index}`, system, colour, 20),
   );
 
-/** A model hull in six colours: fourteen areas in two rows and what is kept below them, each beside its neighbours. */
+/** A model hull in six colours: fourteen areas in two rows and kept areas below them, each beside its neighbours. */
 export function sixByFourteen(seed: number): OrderProblem {
   const next = numbers(seed);
   const used = finishes(6, 'air-acrylic');

@@ -4,8 +4,8 @@ import { mixMinutes } from '../core/src/stage/gun';
 import { coverMin, coverOver, edgeCost, uncoverMin } from '../core/src/stage/mask-cost';
 import { RULE_OF_THUMB } from '../core/src/kit';
 
-// The order of coats as a mixed-integer program, for a solver from outside: the same model as the evaluator on jobs of one part with
-// something kept, fresh masks, one gun, solid airbrush colours and nothing that has to be keyed, by least work.
+// The order of coats as a mixed-integer program, for an external solver: the same cost as ours for jobs of one part
+// with something kept, fresh masks, one gun, solid airbrush colours and no abrading, with the aim of least work.
 
 interface Program {
   readonly terms: string[];

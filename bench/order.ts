@@ -61,7 +61,7 @@ function naiveMs(problem: OrderProblem): number {
   return stagesFrom(ids.map((_, index) => index)) * ((performance.now() - start) / turns);
 }
 
-/** How far from the best possible the large job can still be after so long, as a share. */
+/** Gap of the large job after a time, as a fraction. */
 function gapAfter(ms: number): number {
   const start = performance.now();
   const steps = searchSteps(large(), EFFORT);

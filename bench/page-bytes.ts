@@ -10,7 +10,7 @@ export interface PageBytes {
   readonly firstPaintMs: number;
 }
 
-/** Opens the list of jobs once with nothing kept, and adds up what was sent for it. */
+/** Opens the list of jobs with an empty cache, and adds up what was transferred. */
 export async function pageBytes(): Promise<PageBytes> {
   const database = await makeDatabase();
   const server = await startServer(database.url);

@@ -23,7 +23,7 @@ export interface Planning {
   readonly full: number;
   /** Of it the search for the order. */
   readonly search: number;
-  /** Again after a point was moved, with what was worked out before at hand; and of it the search. */
+  /** Again after a point was moved, with the cache; and the search alone. */
   readonly moved: number;
   readonly movedSearch: number;
   /** Until lines and areas are there after that. */
@@ -70,7 +70,7 @@ export function movedJob({ design }: Job, turn: number, store: PartCache): Desig
   throw new Error('this job has no line that can be dragged');
 }
 
-/** Plans a job and tells when its geometry was there, how long the search took and the whole. */
+/** Plans a job and measures geometry, search and total. */
 function timed(design: Design, shelf: Shelf, store?: PartCache): { geometry: number; search: number; full: number } {
   const from = performance.now();
   const times: number[] = [];

@@ -30,7 +30,7 @@ export interface ScheduleFigures {
   readonly again: number;
 }
 
-/** Schedules of 25 tasks against a solver from outside, and planned anew after a change against planned from the beginning. */
+/** Schedules of 25 tasks against an external solver; and replanning after a change against planning from scratch. */
 export async function scheduleFigures(): Promise<ScheduleFigures> {
   let [ours, program, proven, apart, again] = [0, 0, 0, 0, 0];
   // Both are asked warm: what is measured first would pay for what both use.

@@ -8,12 +8,12 @@ import { median } from './planning';
 /** A figure, what it is held against, in what, and the aim for the one over the other. */
 export type ShopFigure = readonly [name: string, measured: number, against: number, unit: string, aim: number];
 
-/** So many phones listen at once, and hear so many entries. */
+/** Number of listening phones, and of entries. */
 const LISTENERS = 200;
 const HEARD = 30;
 const MANY_JOBS = 5000;
 
-/** What a shop asks of its server: one job, the first page of the list, and who hears of a tap how soon. */
+/** Load of a shop on its server: one job, the first page of the list, and the delay of events. */
 export async function shopFigures(): Promise<ShopFigure[]> {
   const database = await makeDatabase();
   const server = await startServer(database.url);
@@ -55,7 +55,7 @@ export async function shopFigures(): Promise<ShopFigure[]> {
   }
 }
 
-/** How soon pages hear of a tap, against a bare listener on the database. */
+/** Delay until pages receive an entry, against a bare listener on the database. */
 async function listening(url: string, database: string, job: string, pool: pg.Pool): Promise<ShopFigure[]> {
   const heard: { at: number; seq: number }[] = [];
   const pages = await Promise.all(
@@ -87,7 +87,7 @@ async function listening(url: string, database: string, job: string, pool: pg.Po
     await pause(150);
     const log = heard.filter(({ seq }) => seq === Math.max(...heard.map((event) => event.seq)));
     delivered += log.length;
-    // A page may hear of it before the one who told it is answered.
+    // A page may receive it before the sender gets its answer.
     delays.push(median(log.map(({ at }) => Math.max(0, at - kept))));
   }
   pages.forEach((page) => page.destroy());

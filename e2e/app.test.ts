@@ -4,6 +4,7 @@ import type { FromSession } from '../client/src/worker/messages';
 import { listReceiver } from '../client/src/worker/listPatch';
 import { onPage, type Hands } from './hands';
 import { appUnderTest, PHONE, startServer, WIDE } from './harness';
+import { WAIT_MS } from '../scripts/test-limits.mjs';
 
 const app = appUnderTest();
 const get = async <T>(path: string) => (await (await fetch(`${app.server.url}/api${path}`)).json()) as T;
@@ -17,7 +18,7 @@ it.each(QUESTIONS.map(({ name }) => [name, wordsFor().question(name).title]))(
   (name, title) =>
     withPage('/bench', async (hands) => {
       await hands.pressNamed('button', title);
-      await hands.page.waitForSelector('[data-testid=answer]', { timeout: 20_000 });
+      await hands.page.waitForSelector('[data-testid=answer]', { timeout: WAIT_MS });
       expect(new URL(hands.page.url()).pathname).toBe(`/bench/${name}`);
       expect(await hands.text()).not.toMatch(/NaN|undefined/);
     }),
@@ -86,7 +87,7 @@ it('the plan in the browser is the plan on the server, to the byte', () =>
       ['Juniper', 'Saltwort', 'Brindle', 'Marigold'].map(async (title) => (await jobNamed(title)).id),
     );
     await hands.page.goto(`${app.server.url}/job/${ids[0]}/lines`);
-    await hands.page.waitForSelector('[data-testid=line]', { timeout: 20_000 });
+    await hands.page.waitForSelector('[data-testid=line]', { timeout: WAIT_MS });
     const script = await hands.page.evaluate(() =>
       performance
         .getEntriesByType('resource')
@@ -150,7 +151,7 @@ it('keeps a change made without a connection, through a reload, until the server
     await hands.sees(/No connection/);
     app.server = await startServer(app.database.url, { port });
     await hands.page.reload();
-    await hands.page.waitForSelector('[data-testid=rhPercent]', { timeout: 20_000 });
+    await hands.page.waitForSelector('[data-testid=rhPercent]', { timeout: WAIT_MS });
     expect(await hands.page.$eval('[data-testid=rhPercent]', (input) => (input as HTMLInputElement).value)).toBe('33');
     await hands.saved();
     expect((await get<Job>(`/jobs/${id}`)).design.climate.rhPercent).toBe(33);

@@ -5,6 +5,7 @@ import type { Job, Plan } from '@lintrel/core';
 import { straight } from '../core/src/testing/samples';
 import { onPage, type Hands } from './hands';
 import { appUnderTest, PHONE, WIDE } from './harness';
+import { WAIT_MS } from '../scripts/test-limits.mjs';
 
 // Colours and the order of coats: a choice pinned and its price, two schemes side by side, the rehearsal, the edge cut open, cards.
 
@@ -72,7 +73,7 @@ async function manyColours(): Promise<string> {
 
 /** Slides with the arrow keys, as one does without a mouse. */
 async function slide(hands: Hands, slider: string, steps: number): Promise<void> {
-  await hands.page.waitForSelector(slider, { timeout: 12_000 });
+  await hands.page.waitForSelector(slider, { timeout: WAIT_MS });
   await hands.page.focus(slider);
   for (let step = 0; step < steps; step++) await hands.page.keyboard.press('ArrowRight');
 }
@@ -110,16 +111,16 @@ describe('on the phone', () => {
     await withPage(`/job/${id}/coats`, PHONE, async (hands) => {
       await hands.sees(/It is proven: no order is better by more than 10 %/);
       await hands.press('[data-testid=wishes]');
-      await hands.page.waitForSelector('[data-testid=by-wish]', { timeout: 12_000 });
+      await hands.page.waitForSelector('[data-testid=by-wish]', { timeout: WAIT_MS });
       await hands.pressNamed('button', 'Least material, take it');
       await hands.page.waitForSelector('[role=radio][aria-checked=true][aria-label="Wanted most: Least material"]', {
-        timeout: 12_000,
+        timeout: WAIT_MS,
       });
       await hands.saved();
       expect((await designOf(id)).choices.wish).toBe('material');
       await hands.pressNamed('radio', 'Wanted most: Least work');
       await hands.page.waitForSelector('[role=radio][aria-checked=true][aria-label="Wanted most: Least work"]', {
-        timeout: 12_000,
+        timeout: WAIT_MS,
       });
       await hands.saved();
       expect(await hands.count('[data-testid=order]')).toBeGreaterThan(1);
@@ -175,7 +176,7 @@ describe('on the phone', () => {
     const covered = (await planOf(id)).stages.filter(({ coveredParts }) => coveredParts.length > 0);
     expect(covered.length).toBeGreaterThan(0);
     await withPage(`/job/${id}/part/funnel`, PHONE, async (hands) => {
-      await hands.page.waitForSelector('[aria-label="Attached to Deckhouse: yes"]', { timeout: 12_000 });
+      await hands.page.waitForSelector('[aria-label="Attached to Deckhouse: yes"]', { timeout: WAIT_MS });
       await hands.press('[data-testid=attached-house]');
       await hands.pressNamed('button', 'Keep these');
       await hands.sees(/Air today/);
@@ -228,7 +229,7 @@ describe('on the phone', () => {
   it('cuts the edge open, with the tape on and off', async () => {
     await withPage(`/job/${await jobId('Juniper')}/coats`, PHONE, async (hands) => {
       await hands.press('[data-testid=stage]', 1);
-      await hands.page.waitForSelector('[data-testid=edge-cut]', { timeout: 12_000 });
+      await hands.page.waitForSelector('[data-testid=edge-cut]', { timeout: WAIT_MS });
       const cut = () =>
         hands.page.$eval('[data-testid=edge-cut]', (drawing) => drawing.getAttribute('aria-label') ?? '');
       expect(await cut()).toMatch(/tape [A-Z]\d+ \d+ µm, Sea green \d+ µm/);
@@ -236,7 +237,7 @@ describe('on the phone', () => {
       await hands.page.waitForFunction(
         () => !/tape/.test(document.querySelector('[data-testid=edge-cut]')?.getAttribute('aria-label') ?? 'tape'),
         {
-          timeout: 12_000,
+          timeout: WAIT_MS,
         },
       );
       expect(await cut()).toMatch(/Cut through the edge between A\d and A\d/);
@@ -256,7 +257,7 @@ describe('on the wide screen', () => {
       await hands.press('[data-testid=finish-signal-base]');
       await hands.saved();
       await hands.pressNamed('radio', 'Compare with: Scheme 2');
-      await hands.page.waitForSelector('[data-testid=compared]', { timeout: 20_000 });
+      await hands.page.waitForSelector('[data-testid=compared]', { timeout: WAIT_MS });
       const told = () => hands.page.$eval('[data-testid=compared]', (sheet) => (sheet as HTMLElement).innerText);
       expect(await told()).toMatch(/Signal red, solvent basecoat or /);
       expect(await told()).toMatch(/Work \(estimate\)/);
@@ -286,7 +287,7 @@ describe('on the wide screen', () => {
       await hands.page.waitForFunction(
         (old) =>
           [...document.querySelectorAll('[data-testid^=area-]')].map((shape) => shape.getAttribute('d')).join() !== old,
-        { timeout: 12_000 },
+        { timeout: WAIT_MS },
         was,
       );
       expect((await designOf(id)).parts).toEqual(parts);
@@ -294,7 +295,7 @@ describe('on the wide screen', () => {
       await hands.page.waitForFunction(
         (old) =>
           [...document.querySelectorAll('[data-testid^=area-]')].map((shape) => shape.getAttribute('d')).join() === old,
-        { timeout: 12_000 },
+        { timeout: WAIT_MS },
         was,
       );
     });
@@ -370,14 +371,14 @@ describe('on the wide screen', () => {
       await hands.page.waitForFunction(
         () => getComputedStyle(document.querySelector('[data-testid=card-canvas]') as Element).display !== 'none',
         {
-          timeout: 12_000,
+          timeout: WAIT_MS,
         },
       );
       await hands.press('[data-testid=card-canvas]');
       await hands.page.waitForFunction(
         () => (document.querySelector('[data-testid=card-colour-1]') as HTMLInputElement).value === '#8a1020',
         {
-          timeout: 12_000,
+          timeout: WAIT_MS,
         },
       );
       await hands.press('[data-testid=keep-card]');

@@ -97,6 +97,8 @@ export async function startServer(
         PORT: String(usedPort),
         LINTREL_DEMO: demo ? 'yes' : 'no',
         LOG_LEVEL: 'error',
+        // A machine that is busy with other tests is no reason to give a plan up.
+        LINTREL_TASK_SECONDS: '600',
         ...env,
       },
       stdio: ['ignore', 'inherit', 'inherit'],

@@ -1,6 +1,7 @@
 import { QUESTIONS, type Job, type JobSummary } from '@lintrel/core';
 import { onPage, type Hands } from './hands';
 import { appUnderTest, PHONE } from './harness';
+import { WAIT_MS } from '../scripts/test-limits.mjs';
 
 // The whole application in a language nobody speaks: each text that went through the words is accented, a third longer, and
 // stands between brackets; a sentence that was put together before it could be looked up stands between ⟦ and ⟧. So a text nobody can
@@ -70,7 +71,7 @@ const settled = (hands: Hands) =>
         page.stayed = { text, since: performance.now() };
       return performance.now() - page.stayed!.since > 600;
     },
-    { polling: 100, timeout: 20_000 },
+    { polling: 100, timeout: WAIT_MS },
   );
 
 it('in a second language nothing is cut off, and nothing is left in English but what people typed', async () => {

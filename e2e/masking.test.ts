@@ -1,6 +1,7 @@
 import type { Job, JobSummary } from '@lintrel/core';
 import { onPage, type Hands } from './hands';
 import { appUnderTest, PHONE, WIDE } from './harness';
+import { WAIT_MS } from '../scripts/test-limits.mjs';
 
 const app = appUnderTest();
 const get = async <T>(path: string) => (await (await fetch(`${app.server.url}/api${path}`)).json()) as T;
@@ -23,7 +24,7 @@ const list = (hands: Hands) =>
 
 it('what is beyond an edge is tapped on the drawing, said, and masked', () =>
   withJob('Marigold', 'part/bonnet', async (hands, id) => {
-    await hands.page.waitForSelector('[data-testid=edge-2]', { timeout: 20_000 });
+    await hands.page.waitForSelector('[data-testid=edge-2]', { timeout: WAIT_MS });
     // The transparent band along the edge is what a finger meets.
     const at = await hands.page.$eval('[data-testid=edge-2]', (edge) => {
       const path = edge as unknown as SVGPathElement;
@@ -76,7 +77,7 @@ it('an edge has several stretches, each with what is beyond it', () =>
 
 it('another tape is taken for a line, and what is told of it changes', () =>
   withJob('Tansy', 'tape', async (hands, id) => {
-    await hands.page.waitForSelector('[data-testid=run]', { timeout: 20_000 });
+    await hands.page.waitForSelector('[data-testid=run]', { timeout: WAIT_MS });
     const before = await list(hands);
     const place = before.findIndex((row) => row.startsWith('R1 F19'));
     expect(place).toBeGreaterThan(0);
@@ -106,7 +107,7 @@ it('a tape that has run out is not planned with, and one that is short is told',
     await hands.sees(/Run out: no plan takes it/);
   });
   await withJob('Tansy', 'tape', async (hands) => {
-    await hands.page.waitForSelector('[data-testid=run]', { timeout: 20_000 });
+    await hands.page.waitForSelector('[data-testid=run]', { timeout: WAIT_MS });
     const rows = await list(hands);
     expect(rows.some((row) => /^R1 /.test(row))).toBe(true);
     expect(rows.some((row) => row.includes('F19'))).toBe(false);
@@ -124,7 +125,7 @@ it('a tape that has run out is not planned with, and one that is short is told',
 
 it('an edge is masked one\u2019s own way, and given back to the plan', () =>
   withJob('Tansy', 'tape', async (hands) => {
-    await hands.page.waitForSelector('[data-testid=run]', { timeout: 20_000 });
+    await hands.page.waitForSelector('[data-testid=run]', { timeout: WAIT_MS });
     const place = (await list(hands)).findIndex((row) => row.startsWith('R1 F19'));
     await hands.press('[data-testid=run]', place);
     await hands.press('[data-testid=own-way]');
@@ -138,7 +139,7 @@ it('an edge is masked one\u2019s own way, and given back to the plan', () =>
 
 it('a line is pulled by a school of its own, as its tape is told to, and taken back', () =>
   withJob('Marigold', 'tape', async (hands, id) => {
-    await hands.page.waitForSelector('[data-testid=run]', { timeout: 20_000 });
+    await hands.page.waitForSelector('[data-testid=run]', { timeout: WAIT_MS });
     await hands.press(
       '[data-testid=run]',
       (await list(hands)).findIndex((row) => row.startsWith('R2')),
@@ -159,7 +160,7 @@ it('a line is pulled by a school of its own, as its tape is told to, and taken b
 
 it('a piece of one\u2019s own is drawn where it goes, typed to the millimetre, and left out again', () =>
   withJob('Tansy', 'tape', async (hands, id) => {
-    await hands.page.waitForSelector('[data-testid=own-add]', { timeout: 20_000 });
+    await hands.page.waitForSelector('[data-testid=own-add]', { timeout: WAIT_MS });
     await hands.press('[data-testid=own-add]');
     await hands.sees(/H1\s+P18/);
     const place = (await list(hands)).findIndex((row) => row.startsWith('H1'));

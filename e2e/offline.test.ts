@@ -59,7 +59,7 @@ it('opens a deep link with the server gone: the run sheet with all that was done
   await onPhone(`/job/${id}/run`, async (hands) => {
     hands.test.expectErrors(/Failed to load resource|ERR_|Failed to fetch/);
     const { page } = hands;
-    await page.waitForFunction(() => navigator.serviceWorker.controller !== null, { timeout: 40_000 });
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null, { timeout: WAIT_MS });
     const done = 1 + (await eventsOf(id)).filter(({ kind }) => kind === 'done').length;
     await hands.press(DONE);
     await hands.sees(new RegExp(`${done} of \\d+ done`));
@@ -77,7 +77,7 @@ it('opens a deep link with the server gone: the run sheet with all that was done
             (image) => image.naturalWidth > 0,
           ),
         {
-          timeout: 12_000,
+          timeout: WAIT_MS,
         },
       );
     await server.stop();
@@ -168,26 +168,26 @@ it('offers a newer build, leaves the run sheet alone, and takes it when a person
               if (tries === 1) throw error;
               return new Promise<string[]>((again) => setTimeout(() => again(shells(tries - 1)), 500));
             });
-        await page.waitForFunction(() => navigator.serviceWorker.controller !== null, { timeout: 40_000 });
+        await page.waitForFunction(() => navigator.serviceWorker.controller !== null, { timeout: WAIT_MS });
         expect(await shells()).toHaveLength(1);
         newer = true;
         await page.goto(`${door.url}/job/${id}/run`);
         await hands.sees(/of \d+ done/);
         // It is looked for when the page is opened, and lies ready beside the one in use.
         await page.waitForFunction(async () => (await navigator.serviceWorker.getRegistration())?.waiting !== null, {
-          timeout: 60_000,
+          timeout: WAIT_MS,
         });
         expect(await shells()).toHaveLength(2);
         expect(await page.$('[data-testid=newer-build]')).toBeNull();
         await hands.pressNamed('link', 'Jobs');
-        const moved = page.waitForNavigation({ timeout: 40_000 });
+        const moved = page.waitForNavigation({ timeout: WAIT_MS });
         await hands.press('[data-testid=use-newer]');
         await moved;
         await hands.sees(/Juniper/);
         // The files of the build before are thrown away as the newer one takes over.
         await page.waitForFunction(
           async () => (await caches.keys()).filter((name) => name.startsWith('lintrel.shell.')).length === 1,
-          { timeout: 20_000 },
+          { timeout: WAIT_MS },
         );
         const [only, ...others] = await shells();
         expect(only).toContain('newer-');

@@ -6,6 +6,7 @@ import type { Design, Job, Plan } from '@lintrel/core';
 import { straight, sweep } from '../core/src/testing/samples';
 import { onPage, type Hands } from './hands';
 import { appUnderTest, PHONE, WIDE } from './harness';
+import { WAIT_MS } from '../scripts/test-limits.mjs';
 
 // Setting a part out: every kind of line by typing, one by dragging, undo, the second side, drawings in and out.
 
@@ -225,13 +226,13 @@ it('a point is dragged, drawn to what is near, undone and done again, also after
   await withPage(`/job/${id}/lines`, WIDE, async (hands) => {
     await hands.press('[data-testid=line]');
     const handle = '[data-testid="handle-points.1"]';
-    await hands.page.waitForSelector(handle, { timeout: 12_000 });
+    await hands.page.waitForSelector(handle, { timeout: WAIT_MS });
     const box = await (await hands.page.$(handle))?.boundingBox();
     const [x, y] = [(box?.x ?? 0) + (box?.width ?? 0) / 2, (box?.y ?? 0) + (box?.height ?? 0) / 2];
     await hands.page.mouse.move(x, y);
     await hands.page.mouse.down();
     for (let step = 1; step <= 12; step++) await hands.page.mouse.move(x + step, y - 3 * step);
-    await hands.page.waitForSelector('[data-testid=magnifier]', { timeout: 5000 });
+    await hands.page.waitForSelector('[data-testid=magnifier]', { timeout: WAIT_MS });
     await hands.sees(/Drawn to: |Free: /);
     await hands.page.mouse.up();
     await hands.page.waitForFunction(() =>
@@ -433,7 +434,7 @@ it('the whole piece is seen from every side, and a template is fetched', async (
   await withPage(`/job/${id}/piece`, WIDE, async (hands) => {
     for (const view of ['Slanted', 'Side', 'Top', 'End']) {
       await hands.pressNamed('radio', `The whole piece, from its parts: ${view}`);
-      await hands.page.waitForSelector('[aria-label="The whole piece"] path', { timeout: 12_000 });
+      await hands.page.waitForSelector('[aria-label="The whole piece"] path', { timeout: WAIT_MS });
     }
     const folder = await mkdtemp(join(tmpdir(), 'lintrel-prints-'));
     const session = await hands.page.createCDPSession();

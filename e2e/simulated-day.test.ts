@@ -195,7 +195,7 @@ async function openSheet(who: Who, job: string): Promise<void> {
 /** Whether the sheet of a job says of the next step that it is not time yet. */
 async function isEarly(who: Who, job: string): Promise<boolean> {
   await openSheet(who, job);
-  await phones[who].test.page.waitForSelector('[data-testid=current]', { timeout: 12_000 });
+  await phones[who].test.page.waitForSelector('[data-testid=current]', { timeout: WAIT_MS });
   return phones[who].test.page.$eval('[data-testid=current]', (current) =>
     (current as HTMLElement).innerText.includes('Not yet:'),
   );
@@ -241,7 +241,9 @@ it('jobs of a day, two people and one booth: nothing is lost, and every pull fal
     phones[who] = await openPhone(who);
     phones[who].test.expectErrors(/Failed to load resource|ERR_|Failed to fetch/);
     await openSheet(who, jobs[0]!.id);
-    await phones[who].test.page.waitForFunction(() => navigator.serviceWorker.controller !== null, { timeout: 40_000 });
+    await phones[who].test.page.waitForFunction(() => navigator.serviceWorker.controller !== null, {
+      timeout: WAIT_MS,
+    });
     // Every sheet is opened once in the morning: so it is at hand without a connection.
     for (const { id } of jobs) {
       await openSheet(who, id);

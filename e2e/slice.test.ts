@@ -1,5 +1,6 @@
 import { Hands } from './hands';
 import { appUnderTest, PHONE, WIDE } from './harness';
+import { WAIT_MS } from '../scripts/test-limits.mjs';
 
 // A whole job as a person does it, once with the finger on a phone and once with the mouse on a wide screen.
 
@@ -156,7 +157,7 @@ describe.each([
     const shown = await hands.page.$eval('[data-testid=countdown]', (countdown) => countdown.textContent);
     await hands.page.waitForFunction(
       (before) => document.querySelector('[data-testid=countdown]')?.textContent !== before,
-      { timeout: 5000 },
+      { timeout: WAIT_MS },
       shown,
     );
     const label = await hands.page.$eval('[data-testid=undo]', (button) => button.getAttribute('aria-label'));

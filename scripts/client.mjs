@@ -20,7 +20,7 @@ const SOURCES = [
 ];
 const NOT_BUILT = /\.test\.tsx?$/;
 
-/** Makes sure that client/dist belongs to the sources as they are. */
+/** Builds client/dist if it does not match the sources. */
 export async function ensureClient() {
   const mark = join(ROOT, 'client', 'dist', '.sources');
   const wanted = hashOf(SOURCES, (path) => NOT_BUILT.test(basename(path)));
@@ -36,7 +36,7 @@ export async function ensureClient() {
   writeFileSync(mark, wanted);
 }
 
-/** Puts the service worker beside the build, with the files it keeps and the name of the build. */
+/** Writes the service worker with the list of its files and the id of the build. */
 function writeWorker(folder, build) {
   const files = readdirSync(folder, { recursive: true })
     .map((name) => String(name).split(sep).join('/'))
@@ -55,11 +55,11 @@ function writeWorker(folder, build) {
   );
 }
 
-/** Kinds of file that get smaller, from so many bytes on. */
+/** Types of file worth compressing, and the minimum size in bytes. */
 const PACKED = new Set(['.js', '.css', '.svg', '.ttf', '.json']);
 const PACKED_FROM = 1024;
 
-/** Puts a packed copy beside every file that is worth it, so that nobody packs them while a page waits. */
+/** Writes a compressed copy beside every file that is worth it, so that none is compressed on request. */
 function pack(folder) {
   for (const name of readdirSync(folder, { recursive: true })) {
     const path = join(folder, name);

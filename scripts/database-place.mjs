@@ -1,4 +1,4 @@
-// Where a database of our own lies, whose it is, and whom it runs as.
+// Location of an own database, its owner, and the user it runs as.
 import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';

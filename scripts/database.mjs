@@ -1,5 +1,5 @@
-// A PostgreSQL of our own: own data directory, loopback only, own port. One process keeps it, the one that holds its lock: it
-// starts it, starts it again when it dies, and stops it. Others use it, and keep it in their turn when the first one ends.
+// An own PostgreSQL: own data directory, loopback only, own port. The process that holds its lock keeps it running:
+// starts it, restarts it when it dies, and stops it. Others use it, and take over when the first one ends.
 import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { closeSync, existsSync, openSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
@@ -20,11 +20,11 @@ const DEATHS_WITHIN_MS = 60_000;
 const NOBODY = 2_147_483_646;
 
 /**
- * Opens the database in a folder, making it first where there is none.
+ * Opens the database in a folder, creating it if needed.
  * @param programs folder of the PostgreSQL programs
  * @param name folder below .data
  * @param durable false only in tests: a crash of the machine may lose data
- * @returns address for DATABASE_URL; `stop` stops it if it is ours; `failed` rejects when it cannot be kept running
+ * @returns connection string; `stop` stops it if it is ours; `failed` rejects if it cannot be kept running
  */
 export async function startDatabase(programs, name, { durable = true } = {}) {
   const place = { ...placeOf(name), programs, durable };
@@ -116,7 +116,7 @@ async function keep(place, port, lock, failing) {
     stop: async () => {
       stopping = true;
       await restarting;
-      // An interrupt makes it finish at once and in order. It is our own child: nobody else can have its number.
+      // SIGINT is a fast, orderly shutdown. It is our own child, so its pid cannot belong to another process.
       if (child.process.exitCode === null && child.process.signalCode === null) child.process.kill('SIGINT');
       await child.ended;
       await lock.release();
@@ -141,7 +141,7 @@ async function make({ programs, home, user, durable }) {
     ...as(user),
     stdio: 'ignore',
   });
-  // What an older start left half made is kept aside: nobody can have put data into it, but nobody asked us to delete it either.
+  // An incomplete folder of an earlier start is set aside: it contains no data, but is not ours to delete.
   if (existsSync(join(home, 'data'))) renameSync(home, `${home}.half-made-${Date.now()}`);
   else rmSync(home, { recursive: true, force: true });
   renameSync(making, home);
@@ -158,7 +158,7 @@ async function launch({ programs, home, data, user, durable }, port) {
   const log = openSync(join(home, 'log'), 'a', 0o600);
   const child = spawn(join(programs, 'postgres'), ['-D', data, ...settings.flatMap((one) => ['-c', one])], {
     ...as(user),
-    // A group of its own: ctrl-C reaches us alone, and the server has its last word before the database goes.
+    // A process group of its own: ctrl-C reaches only us, and the server ends before the database.
     detached: true,
     stdio: ['ignore', log, log],
   });
@@ -202,15 +202,15 @@ function lastWords(home) {
   return why ? `: ${why.replace(/^.*(?:FATAL|PANIC):\s*/, '')}` : '';
 }
 
-/** A server left over from a start that was killed is stopped; one that somebody else runs is not touched. */
+/** Stops a server left over from a killed start; one run by somebody else is not touched. */
 async function endLeftOver({ home, data, user }) {
   const lines = pidLines(data);
   if (lines.length === 0) return;
   const pid = Number(lines[0]);
   const found = databaseIn(data, pid);
   if (!found) {
-    // The number belongs to nobody, or to somebody who has nothing to do with it. PostgreSQL would ask only whether there is
-    // such a process; the rest of the file it still needs.
+    // The pid is stale, or belongs to another program. PostgreSQL would only check that such a process exists; it
+    // needs the rest of the file.
     writeFileSync(join(data, 'postmaster.pid'), [String(NOBODY), ...lines.slice(1)].join('\n'));
     return;
   }

@@ -11,7 +11,7 @@ const portOf = (name, usual) => {
   return port;
 };
 
-/** npm, which started us, may be ended alone. */
+/** npm, our parent, may be ended alone. */
 function endWithNpm() {
   const parent = process.ppid;
   if (process.env.npm_lifecycle_event === 'dev')

@@ -31,7 +31,7 @@ export function postgresPrograms() {
   return onPath && existsSync(join(onPath, 'initdb')) ? onPath : null;
 }
 
-/** Makes sure of a PostgreSQL server and returns the folder of its programs. */
+/** Installs PostgreSQL if needed; returns the folder of its programs. */
 export async function ensurePostgres() {
   if (!postgresPrograms()) await installDebian('postgresql', 'PostgreSQL');
   const programs = postgresPrograms();
@@ -40,7 +40,7 @@ export async function ensurePostgres() {
   return programs;
 }
 
-/** Makes sure of Chromium and returns its path. */
+/** Installs Chromium if needed; returns its path. */
 export async function ensureChromium() {
   const find = () =>
     [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => path && existsSync(path));
@@ -48,7 +48,7 @@ export async function ensureChromium() {
   return find() ?? '/usr/bin/chromium';
 }
 
-/** Makes sure of the program that turns pages of a PDF into pictures. */
+/** Installs the PDF renderer if needed. */
 export async function ensurePdfPictures() {
   if (ask('pdftoppm', ['-v']) === null && !existsSync('/usr/bin/pdftoppm'))
     await installDebian('poppler-utils', 'the PDF viewer');

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import opentype from 'opentype.js';
 
-/** Icons the client draws, by their names in the font. Whoever needs another adds it here and runs `npm run icons`. */
+/** Icons of the client by their names in the font. To add one, run `npm run icons` afterwards. */
 const NAMES = [
   'alert-outline',
   'arrow-down',

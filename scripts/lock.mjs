@@ -1,5 +1,5 @@
-// Locks between processes of this machine. Each is a name the kernel knows for as long as its holder lives: nothing of it is left
-// on the disk when a process is killed, and nobody has to be signalled to find out whether it is still there.
+// Locks between processes of this machine: abstract socket names, which exist only while their holder lives, so
+// nothing is left on disk after a kill.
 import { createHash } from 'node:crypto';
 import { connect, createServer } from 'node:net';
 import { pause, say } from './shell.mjs';
@@ -8,8 +8,8 @@ const addressOf = (name) =>
   `\0lintrel-${process.getuid?.() ?? 0}-${createHash('sha256').update(name).digest('hex').slice(0, 32)}`;
 
 /**
- * Takes a lock, if nobody has it.
- * @returns null where somebody has; else `tell` sets what is told to those who ask, and `release`
+ * Acquires a lock if it is free.
+ * @returns null if it is taken; else `tell` sets what is answered to queries, and `release`
  */
 export function tryLock(name, told = {}) {
   let telling = told;
@@ -29,7 +29,7 @@ export function tryLock(name, told = {}) {
   });
 }
 
-/** What the holder of a lock tells about itself; null where nobody has it, or it does not answer. */
+/** What the holder of a lock answers; null if it is free or does not answer. */
 export function holderOf(name, patienceMs = 1000) {
   return new Promise((done) => {
     let text = '';
@@ -47,7 +47,7 @@ export function holderOf(name, patienceMs = 1000) {
   });
 }
 
-/** Works while having a lock; waits for whoever has it. */
+/** Runs work while holding a lock, after waiting for it. */
 export async function withLock(name, waiting, work) {
   let lock = await tryLock(name);
   if (!lock) say(waiting);

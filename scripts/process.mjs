@@ -26,7 +26,7 @@ export function processOf(pid) {
   return words.length > 0 ? { pid, words, folder: linkOf(`/proc/${pid}/cwd`) } : null;
 }
 
-/** The process that listens on a port; null where nobody does, or it cannot be told who. */
+/** The process that listens on a port; null if none, or unknown. */
 export function whoListens(port) {
   const wanted = port.toString(16).toUpperCase().padStart(4, '0');
   const sockets = new Set(
@@ -44,7 +44,7 @@ export function whoListens(port) {
     try {
       files = readdirSync(`/proc/${pid}/fd`);
     } catch {
-      // Gone meanwhile, or another person's.
+      // Gone meanwhile, or owned by another user.
     }
     if (files.some((file) => sockets.has(linkOf(`/proc/${pid}/fd/${file}`)))) return processOf(Number(pid));
   }
@@ -52,8 +52,8 @@ export function whoListens(port) {
 }
 
 /**
- * The PostgreSQL server that works in a data folder, judged by what it is: a number in a file may long belong to somebody else.
- * @param pid what the data folder's own file says
+ * The PostgreSQL server of a data folder, verified by its command and files: a pid in a file may be stale.
+ * @param pid from the data folder's own file
  */
 export function databaseIn(data, pid) {
   const found = processOf(pid);

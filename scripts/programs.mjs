@@ -7,7 +7,7 @@ const PROGRAMS = {
   cli: {
     sources: ['core/src', 'words/src', 'cli/src', 'package-lock.json', 'scripts/programs.mjs'],
     entries: { main: 'cli/src/main.ts' },
-    // Everything in it: a question of the Bench is asked and answered before a second is over.
+    // Everything is bundled: answering a question of the Bench takes less than a second.
     outside: () => false,
   },
   server: {
@@ -21,7 +21,7 @@ const NOT_BUILT = /\.test\.ts$|^testing|^check-random/;
 
 const folderOf = (name) => join(ROOT, name, 'dist');
 
-/** What was made for other sources is left for a while to whoever still runs it. */
+/** Builds of other sources are kept for a while for processes still running from them. */
 const KEPT_MS = 24 * 60 * 60_000;
 
 function clearOld(folder, wanted) {
@@ -33,9 +33,9 @@ function clearOld(folder, wanted) {
 }
 
 /**
- * Makes sure that a program belongs to the sources as they are.
+ * Builds a program if it does not match the sources.
  * @param {'cli' | 'server'} name
- * @returns the folder its files are in
+ * @returns the folder of its files
  */
 export async function ensureProgram(name) {
   const { sources, entries, outside } = PROGRAMS[name];
@@ -43,7 +43,7 @@ export async function ensureProgram(name) {
   const folder = join(folderOf(name), wanted);
   if (existsSync(folder)) return folder;
   const { build, stop } = await import('esbuild');
-  // Made beside its place and put there in one step: somebody else may be making the same.
+  // Built in a temporary folder and renamed: another process may be building the same.
   const making = `${folder}.making-${process.pid}`;
   mkdirSync(making, { recursive: true });
   await build({
@@ -59,7 +59,7 @@ export async function ensureProgram(name) {
     sourcemap: 'linked',
     sourcesContent: false,
     logLevel: 'warning',
-    // Packages of the older kind ask for `require`.
+    // CommonJS packages need `require`.
     banner: {
       js: "import { createRequire as lintrelRequire } from 'node:module'; const require = lintrelRequire(import.meta.url);",
     },

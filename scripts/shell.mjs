@@ -7,13 +7,13 @@ import { fileURLToPath } from 'node:url';
 
 export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
 
-/** Where everything is kept that is not source. */
+/** Folder of everything that is not source. */
 export const DATA = process.env.LINTREL_DATA ? resolve(process.env.LINTREL_DATA) : join(ROOT, '.data');
 
-/** Says what is going on. */
+/** Prints a line of progress. */
 export const say = (text) => console.log(`lintrel: ${text}`);
 
-/** Ends with a sentence that says what to do. `code` 0 where nothing is wrong. */
+/** Ends the program with a message that says what to do. `code` 0 if nothing is wrong. */
 export class Stop extends Error {
   constructor(message, code = 1) {
     super(message);
@@ -23,7 +23,7 @@ export class Stop extends Error {
 
 export const pause = (ms) => new Promise((done) => setTimeout(done, ms));
 
-/** Commands under way, none of which has ended: each alone, or as the leader of a group of its own. */
+/** Running commands, each alone or as the leader of a process group. */
 const running = new Map();
 
 function watched(child, kind) {
@@ -74,8 +74,9 @@ export function endGroup({ pid }) {
 }
 
 /**
- * Starts a command and returns a promise of its exit code.
- * @param {{ group?: boolean }} options `group`: it leads a group of its own, and ends with all it has started; others are those of spawn
+ * Starts a command; returns the child and a promise of its exit code.
+ * @param {{ group?: boolean }} options `group`: a process group of its own, ended with all its processes; others are
+ *   those of spawn
  */
 export function start(command, args, { group = false, ...options } = {}) {
   const child = watched(
@@ -100,7 +101,7 @@ const WHY = {
   ENOENT: 'the place does not exist and cannot be made',
 };
 
-/** Makes one folder; that it is there already, or that somebody else makes it this very moment, is as good. */
+/** Creates one folder, also if it exists or is created concurrently. */
 function makeOne(folder) {
   try {
     mkdirSync(folder);
@@ -109,7 +110,7 @@ function makeOne(folder) {
   }
 }
 
-/** One folder after another: made in one go, a place where none can be made is tried without end. */
+/** Creates a path folder by folder: recursive creation retries without end where it is impossible. */
 function makeFolder(folder) {
   try {
     makeOne(folder);
@@ -120,7 +121,7 @@ function makeFolder(folder) {
   }
 }
 
-/** Makes sure that a folder is there and can be written to; ends with a sentence where not. */
+/** Creates a folder and checks that it is writable; ends with a message if not. */
 export function writable(folder) {
   try {
     makeFolder(folder);

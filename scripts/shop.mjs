@@ -1,4 +1,4 @@
-// The database of this folder's shop: the one that runs, else started for as long as it is needed.
+// The database of this folder's shop: the running one, or one started for the duration of a command.
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { startDatabase } from './database.mjs';

@@ -1,4 +1,5 @@
-// npm start: installs what is missing, keeps the database, builds the client if stale, keeps the server. Ctrl-C stops all of it.
+// npm start: installs what is missing, keeps the database, builds the client if stale, keeps the server. Ctrl-C stops
+// everything.
 import { createServer } from 'node:net';
 import { networkInterfaces } from 'node:os';
 import { join } from 'node:path';
@@ -41,7 +42,7 @@ function portFrom(text) {
   throw new Stop(`PORT is "${text}": it has to be a whole number from 1 to 65535.`);
 }
 
-/** Whether we were asked to end, by a signal or because npm, which started us, is gone. */
+/** Whether we are to end, by a signal or because npm, our parent, is gone. */
 function stopping() {
   const stop = { asked: false, child: Promise.resolve(), now: () => undefined };
   stop.now = () => {
@@ -56,21 +57,21 @@ function stopping() {
   return stop;
 }
 
-/** How long another start is asked who it is: one that is unpacking packages has no ear for a while. */
+/** Timeout for another start to identify itself: while it installs packages it does not answer. */
 const ASK_MS = 30_000;
 
-/** Takes the port, or ends with a sentence that says who has it. */
+/** Reserves the port, or ends with a message about its holder. */
 async function placeAt(port) {
   for (;;) {
     const place = await reserve(port);
     if (place) return place;
     const holder = await holderOf(`port ${port}`, ASK_MS);
-    // Whoever had it may have ended this very moment.
+    // The holder may have ended just now.
     if (holder) throw alreadyThere(port, holder);
   }
 }
 
-/** Makes sure that the port is ours from here on; null where another start has it. */
+/** Reserves the port; null if another start has it. */
 async function reserve(port) {
   const place = await tryLock(`port ${port}`, { folder: ROOT });
   if (!place) return null;
@@ -118,7 +119,7 @@ async function prepared(stop) {
   return openShop();
 }
 
-/** Keeps the server running until we are asked to end. */
+/** Keeps the server running until we are to end. */
 async function keepServer(port, database, stop) {
   const backups = process.env.LINTREL_BACKUPS ?? join(DATA, 'backups');
   const env = {
@@ -161,7 +162,7 @@ const SCHEME = process.env.LINTREL_PLAIN !== 'yes' && !/^(127\.|localhost$|::1$)
 const addressOf = (port) =>
   `${SCHEME}://${HOST === '0.0.0.0' || HOST === '::' ? '127.0.0.1' : HOST.includes(':') ? `[${HOST}]` : HOST}:${port}`;
 
-/** Where phones find it, when they are let in. */
+/** Addresses for phones, if they are admitted. */
 function elsewhere(port) {
   if (HOST !== '0.0.0.0' && HOST !== '::') return '';
   const own = Object.values(networkInterfaces())

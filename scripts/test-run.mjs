@@ -4,15 +4,15 @@ import { join } from 'node:path';
 import { endGroup, pause, ROOT, say, start } from './shell.mjs';
 import { EXIT_MS, SILENT_RUN_MS } from './test-limits.mjs';
 
-/** How often the file of results is looked at, ms. */
+/** Interval of checks of the results file, ms. */
 const LOOK_MS = 1_000;
 
 /**
  * Runs some of the tests; a run that hangs, or does not exit after its last test, is ended and counts as failed.
- * @param name what it is called in the output
- * @param args of the test runner
- * @param folder its results are kept in
- * @returns how many tests passed, failed and were skipped; and, by the folder they are in, their number and the time in them
+ * @param name name in the output
+ * @param args arguments of the test runner
+ * @param folder folder of its results
+ * @returns numbers of passed, failed and skipped tests; and by folder the number of tests and the time in them
  */
 export async function runTests(
   name,

@@ -6,7 +6,7 @@ import { ensureProgram } from '../../scripts/programs.mjs';
 const args = process.argv.slice(2);
 const load = async (program, file) => import(pathToFileURL(join(await ensureProgram(program), file)).href);
 
-// What is kept in the database needs the server's half; everything else is answered without it.
+// Stored data need the server's bundle; everything else works without it.
 if (['backup', 'restore', 'export'].includes(args[0]) && args.length === 2) {
   const { openShop, shopFolder } = await import('../../scripts/shop.mjs');
   const given = process.env.DATABASE_URL;

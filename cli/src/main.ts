@@ -73,7 +73,7 @@ async function soundJob(path: string): Promise<Checked<JobFile>> {
   return faults.length > 0 ? { ok: false, faults } : job;
 }
 
-/** A fault only the command line knows. */
+/** A fault that only the command line reports. */
 const faultLine = (path: string, message: string) => ({
   ok: false as const,
   faults: [{ path, code: 'field.other', values: { message } }],

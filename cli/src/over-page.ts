@@ -10,11 +10,11 @@ import {
 import { SYSTEM_NAMES } from '@lintrel/words';
 import { WORDS } from './words';
 
-/** Ages of a film at which an answer may be another. */
+/** Ages of a film at which the answer may differ. */
 export const FILM_AGES = ['young', 'in window', 'in the gap', 'past limit', 'cured'] as const;
 export type FilmAge = (typeof FILM_AGES)[number];
 
-/** An age of a film that stands for each, minutes; null: it has no such age. */
+/** A representative age of a film, minutes; null if it has no such age. */
 export function ageOf({ recoat, cureMin }: FilmAgeMarks, age: FilmAge): number | null {
   const first = firstItem(recoat);
   const last = recoat[recoat.length - 1]!;
@@ -27,7 +27,7 @@ export function ageOf({ recoat, cureMin }: FilmAgeMarks, age: FilmAge): number |
   return cureMin === null ? null : cureMin + 1;
 }
 
-/** What stands in a cell: the answer, and until when where waiting helps; a dash where the film has no such age. */
+/** Text of a cell: the answer, and until when, if waiting helps; a dash if the film has no such age. */
 export function compatibilityCell(lower: PaintSystemKey, upper: PaintSystemKey, age: FilmAge): string {
   const marks = typicalAgeMarks(lower, REFERENCE_AIR);
   const ageMin = ageOf(marks, age);

@@ -1,7 +1,7 @@
 import type { Message } from '@lintrel/core';
 import type { Words } from '@lintrel/words';
 
-/** A copy of a plan in which everything that is said has its words beside it; steps and techniques also how and why. */
+/** A copy of a plan with words beside every message; steps and techniques also with details and reasons. */
 export function withWords(value: unknown, words: Words): unknown {
   if (Array.isArray(value)) return value.map((item) => withWords(item, words));
   if (value === null || typeof value !== 'object') return value;

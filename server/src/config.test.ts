@@ -13,6 +13,7 @@ it('takes what is set, and what is usual for the rest', () => {
     certificate: null,
     signIn: false,
     proxied: false,
+    maxTaskMs: 60_000,
     cutter: null,
     sensor: null,
     logLevel: 'info',
@@ -46,4 +47,5 @@ it.each([
     ['PORT is no port', 'LOG_LEVEL is none of fatal error warn info debug trace silent'],
   ],
   [{ DATABASE_URL, LINTREL_DEMO: 'maybe', HOST: '' }, ['LINTREL_DEMO is yes or no']],
+  [{ DATABASE_URL, LINTREL_TASK_SECONDS: '0' }, ['LINTREL_TASK_SECONDS is no number of seconds from 1 to 9999']],
 ])('says what is wrong with %j, a line each', (env, lines) => expect(readConfig(env)).toEqual(lines));

@@ -6,6 +6,11 @@ const port = v.pipe(
   v.transform(Number),
   v.maxValue(65_535, 'is no port'),
 );
+const seconds = v.pipe(
+  v.string(),
+  v.regex(/^[1-9]\d{0,3}$/, 'is no number of seconds from 1 to 9999'),
+  v.transform(Number),
+);
 const words = v.pipe(
   v.string(),
   v.transform((text) => text.split(/[\s,]+/).filter((word) => word !== '')),
@@ -29,6 +34,7 @@ const environment = v.object({
   LINTREL_SIGN_IN: v.optional(v.picklist(['yes'], 'is yes, or left out')),
   LINTREL_PROXY: v.optional(v.picklist(['yes', 'no'], 'is yes or no'), 'no'),
   LINTREL_PLAIN: v.optional(v.picklist(['yes', 'no'], 'is yes or no'), 'no'),
+  LINTREL_TASK_SECONDS: v.optional(seconds, '60'),
   LINTREL_CUTTER: v.optional(port),
   LINTREL_SENSOR: v.optional(v.union([v.literal('simulated'), port])),
   LOG_LEVEL: v.optional(
@@ -56,6 +62,8 @@ export interface Config {
   readonly signIn: boolean;
   /** Where the certificate of a server beyond loopback comes from: files given, or a folder for the shop's own; null: plain HTTP alone. */
   readonly certificate: { readonly cert: string; readonly key: string } | { readonly folder: string } | null;
+  /** Maximum wall time of a plan, a print or an answer, ms. */
+  readonly maxTaskMs: number;
   /** Port of a real cutter on loopback; null: the simulated one. */
   readonly cutter: number | null;
   /** Port of a sensor of the air on loopback, or the simulated one; null: none. */
@@ -85,6 +93,7 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
     LINTREL_NAMES,
     LINTREL_DEMO,
     LINTREL_BACKUPS,
+    LINTREL_TASK_SECONDS,
     LINTREL_CUTTER,
     LINTREL_SENSOR,
     LINTREL_PROXY,
@@ -103,6 +112,7 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
     proxied: LINTREL_PROXY === 'yes',
     signIn: LINTREL_SIGN_IN === 'yes' || LINTREL_PROXY === 'yes' || !isLoopback(HOST),
     certificate: certificateFrom(read.output),
+    maxTaskMs: LINTREL_TASK_SECONDS * 1000,
     cutter: LINTREL_CUTTER ?? null,
     sensor: LINTREL_SENSOR ?? null,
     logLevel: LOG_LEVEL,

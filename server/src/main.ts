@@ -54,7 +54,7 @@ if (signIn && !(await canSignIn(pool))) {
 }
 
 const folder = join(ROOT, 'client/dist');
-const workshop = openWorkerPool();
+const workshop = openWorkerPool({ maxWallMs: config.maxTaskMs });
 const cutter = cutterAt(config.cutter);
 const simulated = config.sensor === 'simulated' ? await startSimulatedSensor() : null;
 const sensorPort = simulated ? simulated.port : (config.sensor as number | null);

@@ -7,7 +7,7 @@ export interface AnswerWords {
   readonly rows: readonly { readonly label: string; readonly value: string }[];
 }
 
-/** Everything that is said of one question. */
+/** All texts of one question. */
 export interface AskWords<Answer> {
   readonly title: string;
   /** What it is good for, in one sentence. */
@@ -15,7 +15,7 @@ export interface AskWords<Answer> {
   /** What the form calls each key, and each way to give some of them. */
   readonly keys: Readonly<Record<string, string>>;
   readonly ways?: Readonly<Record<string, string>>;
-  /** What the form calls each thing to choose from; left out: as they are. */
+  /** Labels of choices; left out: the choices themselves. */
   readonly choices?: (choice: string) => string;
   readonly answer: (answer: Answer, to: SentenceTools) => AnswerWords;
   /** What the drawing of an answer shows, for those who cannot see it. */

@@ -39,7 +39,7 @@ import type {
   TakenMessages,
 } from '@lintrel/core/files';
 
-/** What the server refuses besides, whatever core thinks of it. */
+/** Errors of the server beyond those of core. */
 export interface RefusalMessages {
   readonly 'server.start-kind': NoValues;
   readonly 'server.log-start': NoValues;
@@ -49,14 +49,14 @@ export interface RefusalMessages {
   readonly 'server.future': NoValues;
   readonly 'server.no-zone': NoValues;
   readonly 'server.person-taken': NoValues;
-  /** A name that looks like that of somebody else. */
+  /** A name that looks like another person's. */
   readonly 'server.person-alike': { readonly name: string };
   readonly 'server.passphrase-common': NoValues;
   readonly 'server.too-deep': { readonly max: number };
   readonly 'server.too-many-values': { readonly max: number };
 }
 
-/** Every code that may be said, with its values. */
+/** Every message code with its values. */
 export interface AllMessages
   extends
     FieldMessages,

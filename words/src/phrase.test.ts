@@ -43,12 +43,10 @@ describe('a text with values', () => {
       text: fc.oneof(
         { maxDepth: 4 },
         fc.string().map((plain) => ({ marked: plain, plain })),
-        fc
-          .tuple(tie('text'), tie('text'))
-          .map(([a, b]) => ({
-            marked: phrase`of ${a.marked}, then ${b.marked}.`,
-            plain: `of ${a.plain}, then ${b.plain}.`,
-          })),
+        fc.tuple(tie('text'), tie('text')).map(([a, b]) => ({
+          marked: phrase`of ${a.marked}, then ${b.marked}.`,
+          plain: `of ${a.plain}, then ${b.plain}.`,
+        })),
       ),
     })).text;
     fc.assert(

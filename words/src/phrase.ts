@@ -1,6 +1,6 @@
-// A text of the interface with names and figures in it is one sentence of a language, and another language may put them elsewhere.
-// So each value stands between two marks nobody sees (first strong isolate, pop directional isolate: what Unicode keeps for values
-// put into a text), and on its way to the screen the sentence is looked up without them: `Stage {0}: pull after {1}`.
+// A text of the interface with values is one sentence, and another language may order the values differently.
+// Each value is enclosed in two invisible marks (first strong isolate, pop directional isolate), and the sentence is
+// looked up without the values: `Stage {0}: pull after {1}`.
 
 const OPEN = '\u2068';
 const CLOSE = '\u2069';
@@ -8,7 +8,10 @@ const CLOSE = '\u2069';
 const place = (value: unknown): string =>
   `${OPEN}${value === undefined || value === null ? '' : String(value)}${CLOSE}`;
 
-/** A text with values in it, as a template: ``phrase`Stage ${number}: pull after ${name}` ``. Values may be such texts themselves. */
+/**
+ * A text with values, as a template: ``phrase`Stage ${number}: pull after ${name}` ``. Values may be phrases
+ * themselves.
+ */
 export const phrase = (texts: readonly string[], ...values: readonly unknown[]): string =>
   texts.map((text, index) => (index < values.length ? text + place(values[index]) : text)).join('');
 
@@ -25,9 +28,9 @@ export const countPhrase = (count: number, singular: string, many = `${singular}
   `${place(count)} ${count === 1 ? singular : many}`;
 
 /**
- * A text in another language.
- * @param shown A plain text or a phrase.
- * @param look Gives the sentence of the language; places for values stand in it as `{0}`, `{1}` … in any order.
+ * Translates a text.
+ * @param shown plain text or phrase
+ * @param look returns the sentence in the other language, with `{0}`, `{1}` … in any order
  */
 export function translated(shown: string, look: (sentence: string) => string): string {
   const { sentence, values } = taken(shown);
@@ -39,7 +42,7 @@ export function translated(shown: string, look: (sentence: string) => string): s
 export const withoutMarks = (shown: string): string =>
   shown.includes(OPEN) ? shown.replace(/[\u2068\u2069]/g, '') : shown;
 
-/** The sentence with numbered places, and what stands in them. */
+/** The sentence with numbered placeholders, and its values. */
 function taken(shown: string): { sentence: string; values: string[] } {
   if (!shown.includes(OPEN)) return { sentence: shown, values: [] };
   const values: string[] = [];

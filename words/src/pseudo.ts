@@ -39,16 +39,16 @@ const ACCENTS: Readonly<Record<string, string>> = {
   Z: 'Ž',
 };
 
-/** So much longer than English a language may be. */
+/** How much longer than English another language may be. */
 const LONGER = 0.35;
 
 /**
- * A language nobody speaks: every letter with an accent, a third longer, between brackets. What is still plain English on a screen was
- * not given to the words package; a text whose closing bracket cannot be seen is clipped. What is in it already stays.
+ * A pseudo-language: accented letters, a third longer, in brackets. Plain English on a screen was not translated; a
+ * text without its closing bracket is clipped. Text that is already in it stays.
  */
 export function pseudo(english: string): string {
   if (english.trim() === '' || /^\[.*\]$/s.test(english)) return english;
-  // Places for values stay as they are.
+  // Placeholders stay as they are.
   const letters = english
     .split(/(\{\d+\})/)
     .map((piece, index) => (index % 2 === 1 ? piece : [...piece].map((letter) => ACCENTS[letter] ?? letter).join('')))
@@ -66,5 +66,5 @@ function sentence(english: string): string {
   return /\d/.test(literal) && /\p{L}{4}/u.test(literal) ? `⟦${english}⟧` : pseudo(english);
 }
 
-/** The book of that language: English words, turned as they are told. */
+/** The language book of the pseudo-language, derived from English. */
 export const PSEUDO: LanguageBook = { ...ENGLISH, sentence, told: pseudo };

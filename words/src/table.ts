@@ -8,7 +8,7 @@ export interface SentenceTools extends Formatter {
   readonly say: (said: Message) => string;
 }
 
-/** Words for every code of a room: the compiler sees to it that none is missing. */
+/** Words for every code of a folder: the compiler requires all of them. */
 export type WordsOf<Says> = { readonly [Code in keyof Says]: (values: Says[Code], to: SentenceTools) => string };
 
 /** `A, B and C`. */

@@ -7,12 +7,12 @@ import { translated } from './phrase';
 import { PSEUDO } from './pseudo';
 import { formatterFor, DEFAULT_PERSON, type Language, type Person, type Formatter } from './formatter';
 
-/** What is said, in the words and units of one person. */
+/** The words and units of one person. */
 export interface Words extends Formatter {
   readonly person: Person;
-  /** A code with its values. A code nobody knows is told as it is, with its values: it comes from a newer version. */
+  /** Renders a message. An unknown code, from a newer version, is shown as it is, with its values. */
   readonly say: (said: Message) => string;
-  /** How a step is done; its title is what `say` tells of it. */
+  /** Details of a step; `say` gives its title. */
   readonly detail: (step: Message) => string;
   /** Why a run is laid so. */
   readonly why: (technique: Message) => string;
@@ -28,7 +28,7 @@ export interface Words extends Formatter {
   readonly caution: (code: string) => string;
   /** What every caution defers to: stands once under them. */
   readonly follow: string;
-  /** What is said of a question of the Bench. */
+  /** Words of a question of the Bench. */
   readonly question: (name: string) => QuestionWords;
   /** A station table in words, line by line. */
   readonly stations: (table: StationTable) => StationWords;

@@ -3,6 +3,7 @@ import type pg from 'pg';
 import request from 'supertest';
 import { makeDatabase, type TestDatabase } from '../../../e2e/harness';
 import { opened } from '../../../e2e/opened';
+import { LONG_TEST_MS } from '../../../scripts/test-limits.mjs';
 import { migrate } from '../db/migrate';
 import { openPool } from '../db/pool';
 import { createApp } from '../http/app';
@@ -41,7 +42,7 @@ export async function startTestServer({ demo = true, signIn = false, tries = 100
   );
   // A machine that is busy with other tests is no reason to give work up.
   const { resource: workshop, close: closeWorkshop } = await opened(
-    () => openWorkerPool({ maxCpuMs: 40_000 }),
+    () => openWorkerPool({ maxCpuMs: 40_000, maxWallMs: LONG_TEST_MS }),
     (workerPool) => workerPool.close(),
   );
   const { resource: hub, close: closeHub } = await opened(

@@ -67,7 +67,7 @@ export const ASK_FAULTS: WordsOf<AskMessages> = {
   'ask.same-places': () => 'two neighbouring places are the same',
 };
 
-/** What stands in a drawing of an answer. */
+/** Texts in the drawing of an answer. */
 export const SKETCH_WORDS: WordsOf<SketchMessages> = {
   'sketch.system': ({ system }) => SYSTEM_NAMES[system],
   'sketch.radius': ({ radiusMm }, { length }) => `radius ${length(radiusMm)}`,

@@ -236,7 +236,7 @@ const batch: AskWords<{
   sketch: () => 'Painting above, pulling below, as time goes on',
 };
 
-/** So many turns of a rhythm are told one by one. */
+/** Maximum number of batches listed one by one. */
 const MOST_HEAPS = 8;
 
 /** Questions about paint and air. */

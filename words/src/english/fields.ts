@@ -54,7 +54,7 @@ const span = (
 
 const most = (value: number, unit: string, to: SentenceTools): string => span({ least: 0, most: value, unit }, to)[1];
 
-/** What is wrong with a value, said at its place. */
+/** Faults of a value, shown at its field. */
 export const FIELD_WORDS: WordsOf<FieldMessages> = {
   'field.unknown': () => 'is not known here',
   'field.missing': () => 'is missing',

@@ -65,7 +65,7 @@ const SAYS: WordsOf<AllMessages> = {
   ...REFUSAL_WORDS,
 };
 
-/** Everything that is said, in one language. A second language is a second one of these. */
+/** All words of one language. */
 export interface LanguageBook {
   readonly says: WordsOf<AllMessages>;
   readonly details: typeof STEP_DETAILS;
@@ -81,9 +81,9 @@ export interface LanguageBook {
   readonly stations: typeof stationWords;
   /** Questions of the Bench, by name. */
   readonly questions: Readonly<Record<string, AskWords<never>>>;
-  /** A sentence of the interface in the language: it stands in English at its place, with `{0}`, `{1}` … where values go. */
+  /** Translates a sentence of the interface, given in English with `{0}`, `{1}` … for values. */
   readonly sentence: (english: string) => string;
-  /** Last touch to what the book itself has told. */
+  /** Applied to every text of the book. */
   readonly told: (text: string) => string;
 }
 

@@ -8,7 +8,7 @@ const RELATIONS: Readonly<Record<Relation, string>> = {
   'ends-on': 'ends on',
 };
 
-/** Said of a line: `This line …`. */
+/** About a line: `This line …`. */
 export const LINE_WORDS: WordsOf<LineMessages> = {
   'line.same-place': () => 'starts and ends at the same place',
   'line.same-neighbours': () => 'has two neighbouring points at the same place',

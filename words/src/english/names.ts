@@ -164,7 +164,7 @@ export const SUPPLY_UNIT_NAMES: Readonly<Record<'m2' | 'm' | 'ml' | 'pieces', st
 /** Whether a tape may lie on what is below it. */
 export const HOLD_NAMES: Readonly<Record<Hold, string>> = { safe: 'safe', test: 'test pull first', no: 'lifts paint' };
 
-/** Sorts of work a hand is quick or slow at. */
+/** Sorts of work with a speed of their own. */
 export const SORT_NAMES: Readonly<Record<WorkSort, string>> = {
   wash: 'Washing',
   abrade: 'Abrading, scuffing',

@@ -127,7 +127,7 @@ export const MOMENT_WORDS: WordsOf<MomentMessages> = {
   'moment.pulled': () => 'The tape is off',
 };
 
-/** A plan that contradicts itself: told to us, not to a painter. */
+/** A plan that contradicts itself: a bug, not shown to painters. */
 export const PLAN_FAULT_WORDS: WordsOf<PlanFaultMessages> = {
   'broken.id': ({ id }) => `${id} is there twice, or is named and not there`,
   'broken.after': ({ step, other, isMin, minMin, maxMin }) =>

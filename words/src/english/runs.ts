@@ -125,7 +125,7 @@ export const TECHNIQUE_REASONS: Readonly<Record<keyof TechniqueMessages, string>
   'technique.at-the-piece': 'Nothing may lie there that tape is stuck to.',
 };
 
-/** What speaks against a tape. */
+/** Doubts about a tape. */
 export const DOUBT_WORDS: WordsOf<DoubtMessages> = {
   'doubt.outstays': ({ cleanMin, staysMin }, { minutes }) =>
     `comes off clean for ${minutes(cleanMin)} and stays ${minutes(staysMin)} here: pull it sooner, or lay it anew`,

@@ -30,7 +30,7 @@ export const SIDES: Readonly<Record<SeenSide | 'along', string>> = {
   along: 'along',
 };
 
-/** Where a tape along a rim lies, before the name of its edge. */
+/** Position of a tape along the surroundings, before the name of its edge. */
 import { SCHOOLS } from './names';
 
 const RIM_SIDES: Readonly<Record<BeyondEdge, string>> = {
@@ -48,7 +48,7 @@ const covers = ({ places, wholes = [], round = [] }: CoverPlaces): string[] => [
   ...round.map((part) => `round ${part}`),
 ];
 
-/** The place where there is one; many are told below the title, where there is room. */
+/** The place if there is only one; several are listed below the title. */
 const theOnly = (places: readonly string[], kind = 'part'): string =>
   places.length === 1 ? places[0]! : countText(places.length, kind);
 const listedAbove = (places: readonly string[]): string => (places.length === 1 ? '' : `${places.join('; ')}. `);
@@ -75,7 +75,7 @@ const GRITS: Readonly<Record<Grit, string>> = {
   'wet-only': 'wet only, the dust is poison',
 };
 
-/** How a finish goes on, first coat and later ones; it is not told of tape that is not there. */
+/** Application of a finish, first coat and later ones, without masks that are not there. */
 const GOING_ON: Readonly<Record<FinishMethod, readonly [first: string, later: string]>> = {
   gun: ['A light, even coat', 'Even and a little wetter'],
   airbrush: ['A light mist coat, the airbrush always moving', 'Thin and even, the airbrush always moving'],
@@ -83,7 +83,7 @@ const GOING_ON: Readonly<Record<FinishMethod, readonly [first: string, later: st
   roller: ['Thin, rolled out and laid off one way', 'Thin, rolled out across the first and laid off one way'],
   brush: ['Thin, brushed out and laid off one way', 'Thin, brushed out and laid off one way'],
 };
-/** Rolled or brushed; what an older plan does not say is taken as sprayed. */
+/** Rolled or brushed; older plans without a method count as sprayed. */
 const byHand = (method: FinishMethod | undefined): boolean => method !== undefined && !isSprayed({ method });
 
 const coatsTold = ([first, last]: readonly [number, number]) =>

@@ -8,7 +8,7 @@ export const BATCH_WORDS: WordsOf<BatchMessages> = {
     `A pull takes longer than its window is open. It would do if ${longestPullMin > 0 ? `one took ${showMinutes(longestPullMin)} at most (shorter strips, a second person), or if ` : ''}the window closed no sooner than ${showMinutes(leastToMin)} after painting (slower thinner, cooler air).`,
 };
 
-/** Hours that cannot be, and days that cannot be planned: what stands in the way, and what would help. */
+/** Invalid hours, and days that cannot be planned, with suggestions. */
 export const DAY_WORDS: WordsOf<DayMessages> = {
   'day.ends-first': () => 'ends before it begins',
   'day.date': () => 'must be a date such as 2026-12-24',

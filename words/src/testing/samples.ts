@@ -1,6 +1,6 @@
 import type { AllMessages } from '../codes';
 
-/** One of everything core may say, for the tests: the compiler asks for a sample of every code. */
+/** A sample of every message, for tests: the compiler requires all of them. */
 export const SAMPLES: AllMessages = {
   'field.unknown': {},
   'edit.part-added': { name: 'Waist line' },
