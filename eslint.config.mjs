@@ -3,8 +3,8 @@ import hooks from 'eslint-plugin-react-hooks';
 import globals from 'globals';
 import tseslint from 'typescript-eslint';
 
-/** Rooms of core in the order of the work: a room may import only rooms before it, and only by their door. */
-const ROOMS = [
+/** Folders of core in the order of the work, each importing only folders before it, and only through their index.ts. */
+const CORE_FOLDERS = [
   'kit',
   'units',
   'curves',
@@ -49,31 +49,6 @@ const refuse = (files, patterns, ignores = []) => ({
   rules: { 'no-restricted-imports': ['error', { patterns }] },
 });
 
-const roomRules = ROOMS.map((room, index) => {
-  const later = ROOMS.slice(index + 1);
-  return refuse(
-    [`core/src/${room}/**/*.ts`],
-    [
-      ...(later.length > 0
-        ? [
-            {
-              group: later.flatMap((name) => [`../${name}`, `../${name}/*`]),
-              message: 'A room of core imports only rooms of earlier steps.',
-            },
-          ]
-        : []),
-      { group: ['../*/*'], message: 'A folder is entered by its index.ts.' },
-      { group: ['../testing', '../testing/*'], message: 'Helpers of tests are for tests.' },
-      { regex: '^(\\.\\.|\\.\\./index|@lintrel/.*)$', message: 'Rooms import each other, not the house.' },
-      {
-        group: ['react', 'react-*', 'react-native*', 'express', 'pg', 'node:*', 'expo*'],
-        message: 'core knows nothing of screens, servers or files.',
-      },
-    ],
-    ['**/*.test.ts'],
-  );
-});
-
 /** Folders of the client, each importing only folders before it. */
 const CLIENT_FOLDERS = [
   'theme',
@@ -113,7 +88,7 @@ const folderRules = (root, folders, also) =>
           ? [
               {
                 regex: `^(@/|(\\.\\./)+)(${later.join('|')})(/|$)`,
-                message: 'A folder imports only folders before it: see CLIENT_FOLDERS and SERVER_FOLDERS.',
+                message: 'A folder imports only folders before it: see the lists in eslint.config.mjs.',
               },
             ]
           : []),
@@ -122,6 +97,15 @@ const folderRules = (root, folders, also) =>
     );
   });
 
+const CORE_IMPORTS = [
+  { group: ['../*/*'], message: 'A folder is entered by its index.ts.' },
+  { group: ['../testing', '../testing/*'], message: 'Helpers of tests are for tests.' },
+  { regex: '^(\\.\\.|\\.\\./index|@lintrel/.*)$', message: 'Folders of core import each other, not the whole.' },
+  {
+    group: ['react', 'react-*', 'react-native*', 'express', 'pg', 'node:*', 'expo*'],
+    message: 'core knows nothing of screens, servers or files.',
+  },
+];
 const CLIENT_IMPORTS = [
   { group: ['**/server/**', 'express', 'pg', 'node:*'], message: 'client → core only.' },
   {
@@ -168,7 +152,7 @@ export default tseslint.config(
     },
   },
   { rules: { '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }] } },
-  ...roomRules,
+  ...folderRules('core/src', CORE_FOLDERS, CORE_IMPORTS),
   refuse(
     ['words/**/*.ts'],
     [

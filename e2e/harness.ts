@@ -57,15 +57,26 @@ const TEMPLATE_MIN = 5;
 /** Name of the lock under which a template is made, so that each is made once by all processes of tests. */
 const TEMPLATE_LOCK = 20_261;
 
+/** Drops templates of earlier periods and runs, but the one of the last period, which may be being copied. Call while holding the lock. */
+async function dropTemplates(client: pg.Client, except: string): Promise<void> {
+  const { rows } = await client.query<{ datname: string }>(
+    "SELECT datname FROM pg_database WHERE datname ~ '^(template_demo|making)_' AND datname <> $1",
+    [except],
+  );
+  for (const { datname } of rows) await client.query(`DROP DATABASE ${datname} WITH (FORCE)`);
+}
+
 /** A database others are copied from, made by a real server the first time it is asked for. */
 async function demoTemplate(): Promise<string> {
-  const name = `template_demo_${Math.floor(Date.now() / (TEMPLATE_MIN * 60_000))}`;
+  const period = Math.floor(Date.now() / (TEMPLATE_MIN * 60_000));
+  const name = `template_demo_${period}`;
   const client = new pg.Client({ connectionString: adminUrl() });
   await client.connect();
   try {
     await client.query('SELECT pg_advisory_lock($1)', [TEMPLATE_LOCK]);
     const { rowCount } = await client.query('SELECT 1 FROM pg_database WHERE datname = $1', [name]);
     if (rowCount === 1) return name;
+    await dropTemplates(client, `template_demo_${period - 1}`);
     const making = `making_${randomBytes(6).toString('hex')}`;
     await client.query(`CREATE DATABASE ${making}`);
     const server = await startServer(urlOf(making));

@@ -26,7 +26,7 @@ import { createApp } from '../server/src/http/app';
 import { openHub, type Hub } from '../server/src/live/hub';
 import { openSensor, type SensorListener } from '../server/src/sensor/listen';
 import { openWorkerPool, type WorkerPool } from '../server/src/work/worker-pool';
-import { depth, WAIT_MS } from '../scripts/test-limits.mjs';
+import { depth, LONG_TEST_MS, WAIT_MS } from '../scripts/test-limits.mjs';
 import { Hands } from './hands';
 import { makeDatabase, PHONE, startBrowser, type TestBrowser, type TestDatabase, type TestPage } from './harness';
 
@@ -88,7 +88,7 @@ beforeAll(async () => {
   database = await makeDatabase();
   pool = openPool(database.url);
   await migrate(pool, seedShelf);
-  workshop = openWorkerPool();
+  workshop = openWorkerPool({ maxWallMs: LONG_TEST_MS });
   hub = openHub(database.url);
   line = createLine((socket) => {
     spoken = socket;

@@ -53,7 +53,6 @@ export async function runTests(
   const counted = resultsIn(results);
   const found = (status) => counted.filter((one) => one.status === status).length;
   const failed = found('failed') + (why === null ? 0 : 1);
-  say(`${name} tests: ${found('passed')} passed, ${failed} failed, ${Math.round((Date.now() - since) / 1000)} s`);
   // An exit code other than 0 with nothing failed: the runner itself had something to complain about.
   return {
     passed: found('passed'),

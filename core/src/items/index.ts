@@ -1,8 +1,23 @@
 export * from './stock-use';
-export { isLine, isOpeningTape, itemsIn, linesIn, itemsLyingIn, masksOn, plugsIn, sheetLine, tapeNeeds } from './lists';
+export {
+  backingOf,
+  inLayingOrder,
+  isLine,
+  isOpeningTape,
+  isTape,
+  itemsIn,
+  itemsLyingIn,
+  linesIn,
+  listsOf,
+  masksOn,
+  plugsByPart,
+  plugsIn,
+  sheetLine,
+  tapeNeeds,
+  withBacking,
+} from './lists';
 export { COVER_MATERIAL } from './own-pieces';
 export { type StageItems, itemsOf } from './items';
 export { removalStage, sessionsOf } from './item-frame';
 export { withLiesOver } from './lies-over';
-export { inLayingOrder, plugsByPart, backingOf, withBacking, listsOf, isTape } from './lists';
 export { leaksOf } from './leaks';

@@ -1,7 +1,6 @@
-export { orderProblem } from './order-problem';
+export { jobProblem, orderProblem } from './order-problem';
 export { type StageSource, maskingMeans } from './masking-means';
 export { maskedSurroundingsOf, type SurroundingsPlace, surroundingsOfPart } from './surroundings';
 export { openingClosings } from './closings';
 export { placeOfArea, partOffsets } from './part-offsets';
-export { jobProblem } from './order-problem';
 export { ownWorkOf, pieceWork } from './own-work';

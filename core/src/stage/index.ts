@@ -21,7 +21,6 @@ export {
   type Cover,
   type EdgeCost,
 } from './mask-cost';
-export { filmTimes, memoizedCoats } from './film-times';
+export { filmTimes, marksOfFilm, marksOfPresent, memoizedCoats } from './film-times';
 export * from './coating';
-export { marksOfFilm, marksOfPresent } from './film-times';
 export { temporaryAreas } from './layer-stage';
