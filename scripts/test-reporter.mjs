@@ -14,10 +14,11 @@ export default class LineReporter {
     if (this.results) appendFileSync(this.results, `${JSON.stringify(result)}\n`);
   }
 
-  onTestCaseResult({ path }, { status, fullName, duration }) {
+  onTestCaseResult({ path }, { status, fullName, duration, failureMessages = [] }) {
     const file = relative(this.root, path);
     console.log(`${MARKS[status] ?? status} ${file}: ${fullName}${duration ? ` (${duration} ms)` : ''}`);
-    this.write({ file, name: fullName, status, ms: duration ?? 0 });
+    const why = status === 'failed' ? { message: failureMessages.join('\n') } : {};
+    this.write({ file, name: fullName, status, ms: duration ?? 0, ...why });
   }
 
   onTestFileResult({ path }, { failureMessage, testExecError, testResults }) {
@@ -26,7 +27,7 @@ export default class LineReporter {
     // A file that could not even be loaded has no failed test in it, but failed all the same.
     const broken = (testExecError || failureMessage) && testResults.every(({ status }) => status !== 'failed');
     if (broken) console.log(`FAIL ${file}: the file itself`);
-    this.write({ file, status: broken ? 'failed' : 'file-ended' });
+    this.write(broken ? { file, status: 'failed', message: failureMessage ?? '' } : { file, status: 'file-ended' });
   }
 
   onRunComplete(_contexts, { numTotalTests }) {

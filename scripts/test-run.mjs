@@ -6,13 +6,17 @@ import { EXIT_MS, SILENT_RUN_MS } from './test-limits.mjs';
 
 /** Interval of checks of the results file, ms. */
 const LOOK_MS = 1_000;
+/** Maximum number of lines of a failure's message repeated at the end, and their maximum length. */
+const FAILURE_LINES = 20;
+const FAILURE_WIDTH = 300;
 
 /**
  * Runs some of the tests; a run that hangs, or does not exit after its last test, is ended and counts as failed.
  * @param name name in the output
  * @param args arguments of the test runner
  * @param folder folder of its results
- * @returns numbers of passed, failed and skipped tests; and by folder the number of tests and the time in them
+ * @returns numbers of passed, failed and skipped tests; by folder the number of tests and the time in them; and what
+ *   failed, as text for the end of the output
  */
 export async function runTests(
   name,
@@ -53,13 +57,25 @@ export async function runTests(
   const counted = resultsIn(results);
   const found = (status) => counted.filter((one) => one.status === status).length;
   const failed = found('failed') + (why === null ? 0 : 1);
+  const failures = counted.filter(({ status }) => status === 'failed').map(failureText);
+  if (why !== null) failures.push(`FAIL the ${name} tests: the run ${why}`);
   // An exit code other than 0 with nothing failed: the runner itself had something to complain about.
   return {
     passed: found('passed'),
     failed: failed === 0 && code !== 0 ? 1 : failed,
     skipped: found('pending') + found('todo'),
     folders: byFolder(counted),
+    failures,
   };
+}
+
+/** A failed test with the beginning of its message, where the end of a long output is all that is kept. */
+function failureText({ file, name, message }) {
+  const lines = (message ?? '').split('\n').slice(0, FAILURE_LINES);
+  return [
+    `FAIL ${file}: ${name ?? 'the file itself'}`,
+    ...lines.map((line) => `    ${line.slice(0, FAILURE_WIDTH)}`),
+  ].join('\n');
 }
 
 /** Number of tests and seconds in them, by the first folder of their path. */

@@ -10,7 +10,7 @@ const folder = mkdtempSync(join(tmpdir(), 'lintrel-run-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 /** Runs one made-up test file; returns what was counted and printed, and processes of it that are left. */
-function run(name: string, test: string, limits = { silentMs: 8_000, exitMs: 3_000 }) {
+function run(name: string, test: string, limits = { silentMs: 30_000, exitMs: 20_000 }) {
   const home = mkdtempSync(join(folder, `${name}-`));
   writeFileSync(join(home, 'one.test.js'), test);
   const config = { rootDir: home, testEnvironment: join(ROOT, 'scripts/test-environment.mjs'), testTimeout: 600_000 };
@@ -28,6 +28,10 @@ it('counts what passed, failed and was skipped, and prints each test', () => {
   expect(counted).toMatchObject({ passed: 1, failed: 1, skipped: 1 });
   expect(stdout).toMatch(/^ok {3}.*one\.test\.js: a/m);
   expect(stdout).toMatch(/^FAIL .*one\.test\.js: b/m);
+  // Told again at the end, with why.
+  const { failures } = counted as { failures: readonly string[] };
+  expect(failures).toHaveLength(1);
+  expect(failures[0]).toMatch(/^FAIL .*one\.test\.js: b\n[^]*Expected: .*2/);
 });
 it('counts a file that cannot be loaded as failed', () => {
   expect(run('broken', 'this is no program').counted).toMatchObject({ passed: 0, failed: 1, skipped: 0 });

@@ -63,6 +63,7 @@ async function main() {
     failed++;
   } finally {
     await database?.stop();
+    for (const failure of parts.flatMap(([, , { failures = [] }]) => failures)) say(failure);
     for (const [name, seconds, result] of parts) {
       say(`${name}: ${result.passed} passed, ${result.failed} failed, ${seconds} s`);
       for (const [folder, { tests, seconds: spent }] of Object.entries(result.folders ?? {}))

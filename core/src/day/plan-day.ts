@@ -146,32 +146,13 @@ interface Attempt {
   readonly answered: SolvedProblem | null;
 }
 
-function planOnce(
-  jobs: readonly RunningJob[],
-  shop: ShopDay,
-  days: readonly CalendarDay[],
-  { nowMin, before, air, pins, speeds, plannedMin }: Round,
-): Attempt {
+function planOnce(jobs: readonly RunningJob[], shop: ShopDay, days: readonly CalendarDay[], round: Round): Attempt {
+  const { nowMin, before, air, speeds, plannedMin } = round;
   const people = shop.people.map(({ name }) => name);
   const each = jobs.map((job) => jobTasks(job, nowMin, { air, plannedMin, speeds, people }));
   const perJob = Math.max(2, Math.floor(MOST_PLANNED / Math.max(1, jobs.length)));
-  const work = each.flatMap((jobTasksOf) => jobTasksOf.work.slice(0, perJob));
-  const more = each.reduce((sum, jobTasksOf) => sum + Math.max(0, jobTasksOf.work.length - perJob), 0);
-  const past = each.flatMap((jobTasksOf) => jobTasksOf.past);
-  const guns = [...new Set(work.flatMap(({ steps }) => steps.flatMap((step) => gunFacility(step) ?? [])))].sort();
-  const wanted: ScheduleProblem = {
-    tasks: [...past, ...work.map((other) => pinned(other, pins, shop, { nowMin, speeds }))],
-    workers: shop.people.map(({ id, week, off }) => ({ id, hours: hoursOver(week, days, off) })),
-    places: [
-      { id: 'booth', hours: shop.booth && hoursOver(shop.booth, days) },
-      ...guns.map((id) => ({ id, hours: null })),
-    ],
-    nowMin: Math.min(nowMin, ...past.map(({ earliestMin }) => earliestMin)),
-  };
-  let problem = wanted;
-  const troubles: ScheduleTrouble[] = [];
-  const missed = each.flatMap((jobTasksOf) => jobTasksOf.missed);
-  const none = {
+  const work = each.flatMap((tasksOfJob) => tasksOfJob.work.slice(0, perJob));
+  const none: Omit<DayPlan, 'troubles'> = {
     work,
     schedule: null,
     leastEndMin: nowMin,
@@ -180,59 +161,86 @@ function planOnce(
     binding: [],
     oneMix: [],
     clash: null,
-    missed,
-    more,
+    missed: each.flatMap(({ missed }) => missed),
+    more: each.reduce((sum, tasksOfJob) => sum + Math.max(0, tasksOfJob.work.length - perJob), 0),
     kept: NO_STORED_ORDER,
   };
-  if (work.length === 0)
-    return {
-      plan: { ...none, schedule: { placed: [], endMin: nowMin, scuffMin: 0 }, proven: true, troubles },
-      answered: null,
-    };
+  if (work.length === 0) {
+    const schedule = { placed: [], endMin: nowMin, scuffMin: 0 };
+    return { plan: { ...none, schedule, proven: true, troubles: [] }, answered: null };
+  }
+  const past = each.flatMap((tasksOfJob) => tasksOfJob.past);
+  const wanted = scheduleProblemOf(work, past, shop, days, round);
+  const { near, problem, troubles } = solveGivingUp(wanted, before);
+  if (near === null) return { plan: { ...none, troubles }, answered: null };
+  const answered = resolveGun(problem, near, { work, jobs, before, speeds, nowMin });
+  const { oneMix, clash } = answered;
+  const { schedule, leastEndMin, proven } = answered.found;
+  // As they were planned: pinned, waiting for the gun, shorter where they are mixed for already.
+  const tasks = new Map(answered.problem.tasks.map((task) => [task.id, task]));
+  return {
+    plan: {
+      ...none,
+      work: work.map((other) => ({ ...other, task: tasks.get(other.task.id) ?? other.task })),
+      schedule,
+      leastEndMin,
+      proven,
+      kept: storedOrderOf(answered.problem, answered.found),
+      oneMix,
+      clash,
+      // A window given up together with others may still be kept.
+      troubles: troubles.filter(
+        (trouble) => trouble.code !== 'window' || isBroken(trouble, wanted.tasks, schedule.placed),
+      ),
+    },
+    answered,
+  };
+}
+
+/** The problem of a day: what is left and what is past, who and what there is, and when. */
+function scheduleProblemOf(
+  work: readonly DayWork[],
+  past: readonly Task[],
+  shop: ShopDay,
+  days: readonly CalendarDay[],
+  { nowMin, pins, speeds }: Round,
+): ScheduleProblem {
+  const guns = [...new Set(work.flatMap(({ steps }) => steps.flatMap((step) => gunFacility(step) ?? [])))].sort();
+  return {
+    tasks: [...past, ...work.map((other) => pinned(other, pins, shop, { nowMin, speeds }))],
+    workers: shop.people.map(({ id, week, off }) => ({ id, hours: hoursOver(week, days, off) })),
+    places: [
+      { id: 'booth', hours: shop.booth && hoursOver(shop.booth, days) },
+      ...guns.map((id) => ({ id, hours: null })),
+    ],
+    nowMin: Math.min(nowMin, ...past.map(({ earliestMin }) => earliestMin)),
+  };
+}
+
+/** Solves a problem; where it cannot be, windows and pins that cannot be kept are given up one after the other. */
+function solveGivingUp(
+  wanted: ScheduleProblem,
+  before: StoredOrder | null,
+): {
+  readonly near: ReturnType<typeof solveNear>;
+  readonly problem: ScheduleProblem;
+  readonly troubles: readonly ScheduleTrouble[];
+} {
+  let problem = wanted;
+  const troubles: ScheduleTrouble[] = [];
   for (let round = 0; round <= MOST_GIVEN_UP; round++) {
     const near = solveNear(problem, before);
-    if (near) {
-      const answered = resolveGun(problem, near, { work, jobs, before, speeds, nowMin });
-      const { oneMix, clash } = answered;
-      const { schedule, leastEndMin, proven } = answered.found;
-      // As they were planned: pinned, waiting for the gun, shorter where they are mixed for already.
-      const tasks = new Map(answered.problem.tasks.map((task) => [task.id, task]));
-      const asPlanned = work.map((other) => ({ ...other, task: tasks.get(other.task.id) ?? other.task }));
-      // A window given up together with others may still be kept.
-      const broken = troubles.filter(
-        (trouble) => trouble.code !== 'window' || isBroken(trouble, wanted.tasks, schedule.placed),
-      );
-      return {
-        plan: {
-          ...none,
-          work: asPlanned,
-          schedule,
-          leastEndMin,
-          proven,
-          kept: storedOrderOf(answered.problem, answered.found),
-          oneMix,
-          clash,
-          troubles: broken,
-        },
-        answered,
-      };
-    }
+    if (near) return { near, problem, troubles };
     const trouble = scheduleTrouble(problem);
     troubles.push(trouble);
     if (trouble.code === 'window') {
-      troubles.push(
-        ...trouble.also.map((limitRef) => ({
-          code: 'window' as const,
-          ...limitRef,
-          extraMin: trouble.extraMin,
-          also: [],
-        })),
-      );
+      const also = trouble.also.map((limitRef) => ({ ...limitRef, extraMin: trouble.extraMin, also: [] }));
+      troubles.push(...also.map((limit) => ({ code: 'window' as const, ...limit })));
       problem = [trouble, ...trouble.also].reduce((now, { task, other }) => withoutMaxLags(now, task, other), problem);
     } else if (trouble.code === 'pinned') problem = withoutPins(problem, [trouble.task]);
     else break;
   }
-  return { plan: { ...none, troubles }, answered: null };
+  return { near: null, problem, troubles };
 }
 
 /** Whether a schedule passes the limit of one task after another. */

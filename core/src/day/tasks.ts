@@ -62,8 +62,32 @@ export function jobTasks(
   nowMin: number,
   { air = NO_AIR, plannedMin = new Map(), speeds = [], people = [] }: TaskOptions = {},
 ): { readonly work: readonly DayWork[]; readonly past: readonly Task[]; readonly missed: readonly MissedWindow[] } {
-  const left = job.steps.filter(({ id }) => !job.doneMin.has(id));
-  const attended = left.filter(({ attended: byHand }) => byHand);
+  const groups = groupsOf(job);
+  const taskOf = new Map(
+    groups.flatMap((steps) => steps.map((step) => [step.id as string, idOf(job, steps)] as const)),
+  );
+  const options = { air, plannedMin, speeds, people };
+  const past = new Map<string, Task>();
+  const missed: MissedWindow[] = [];
+  const work = groups.map((steps, index): DayWork => {
+    const first = steps[0]!;
+    const previous = groups[index - 1];
+    const windows = windowsOf(job, first, taskOf, nowMin, options);
+    for (const { rule, doneAt, task } of windows)
+      if (task === undefined) past.set(rule.step, pastTask(job, rule.step, doneAt!));
+    missed.push(...windows.flatMap((window) => window.missed ?? []));
+    const after = [...(previous ? [waitAfter(job, previous, first)] : []), ...windows.map((window) => window.lag)];
+    // Paint past its pot life is mixed again first.
+    const againMin = windows.reduce((sum, { mixAgainMin }) => sum + mixAgainMin, 0);
+    const minutes = againMin + minutesOf(steps, speeds);
+    return { job: job.id, steps, task: taskFrom(job, steps, { after, minutes }, nowMin) };
+  });
+  return { work, past: [...past.values()], missed };
+}
+
+/** Steps left to do by hand, those together that are done one after the other without a wait. */
+function groupsOf({ steps, doneMin }: RunningJob): readonly (readonly Step[])[] {
+  const attended = steps.filter(({ id, attended: byHand }) => byHand && !doneMin.has(id));
   const ends = new Set(attended.flatMap(({ after }) => after.filter(isWindow).map(({ step }) => step as string)));
   const groups: Step[][] = [];
   for (const step of attended) {
@@ -74,81 +98,75 @@ export function jobTasks(
       !ends.has(before.id) &&
       !step.after.some(isWindow) &&
       sameNeeds(before, step) &&
-      waitBetween(job.steps, before, step) === 0;
+      waitBetween(steps, before, step) === 0;
     if (goesOn) last!.push(step);
     else groups.push([step]);
   }
-  const taskOf = new Map(
-    groups.flatMap((steps) => steps.map((step) => [step.id as string, idOf(job, steps)] as const)),
-  );
-  const past = new Map<string, Task>();
-  const missed: MissedWindow[] = [];
-  const work = groups.map((steps, index): DayWork => {
-    const first = steps[0]!;
-    const lags: Lag[] = [];
-    // Paint past its pot life is mixed again first.
-    let againMin = 0;
-    const previous = groups[index - 1];
-    if (previous)
-      lags.push({
-        task: idOf(job, previous),
-        from: 'end',
-        minMin: waitBetween(job.steps, previous[previous.length - 1]!, first),
-        maxMin: null,
-      });
-    for (const planned of first.after.filter(isWindow)) {
-      const ownTask = taskOf.get(planned.step);
-      const doneAt = ruleStart(job.doneMin, planned);
-      const rule = strictest(
-        (doneAt === undefined ? plannedMin.get(planned.step) : [doneAt])?.map((since) =>
-          ruleInAir(planned, since, air, job.heats),
-        ) ?? [ruleInAir(planned, nowMin, air, job.heats)],
-      );
-      if (ownTask === undefined && doneAt === undefined) continue;
-      const closedMin = doneAt === undefined || rule.maxMin === null ? null : doneAt + rule.maxMin;
-      // A film already scuffed may be coated; one with a second window waits for it, nothing else helps.
-      const cure = remedyOf(rule.code);
-      const scuffed = cure === 'scuff' && job.doneMin.has(scuffId(first.id));
-      const isMissed = closedMin !== null && closedMin < nowMin && !scuffed;
-      const again = isMissed ? rule.againMin : undefined;
-      if (isMissed)
-        missed.push({
-          job: job.id,
-          step: first,
-          code: rule.code,
-          closedMin,
-          againMin: again === undefined ? null : doneAt! + again,
-        });
-      const scuffs = cure === 'scuff' && rule.maxMin !== null && rule.againMin === undefined && !scuffed;
-      if (isMissed && cure === 'mix')
-        againMin += minutesOf(
-          job.steps.filter(({ id }) => id === rule.step),
-          speeds,
-        );
-      if (ownTask === undefined) past.set(rule.step, pastTask(job, rule.step, doneAt!));
-      lags.push({
-        task: ownTask ?? doneId(job.id, rule.step),
-        from: rule.from,
-        minMin: again ?? rule.minMin,
-        maxMin:
-          scuffed || (isMissed && !scuffs)
-            ? null
-            : lastStart(
-                rule,
-                maxOf([null, ...people].map((who) => expectedMinutes(first, speeds, who))),
-                doneAt,
-                nowMin,
-              ),
-        ...(scuffs ? { scuffMin: RULE_OF_THUMB.scuffBetweenCoats } : {}),
-      });
-    }
-    return {
-      job: job.id,
-      steps,
-      task: taskFrom(job, steps, { after: lags, minutes: againMin + minutesOf(steps, speeds) }, nowMin),
+  return groups;
+}
+
+/** A stretch of work comes after the one before it, and after the wait between them. */
+const waitAfter = (job: RunningJob, previous: readonly Step[], first: Step): Lag => ({
+  task: idOf(job, previous),
+  from: 'end',
+  minMin: waitBetween(job.steps, previous[previous.length - 1]!, first),
+  maxMin: null,
+});
+
+/** A window of a step as it stands now. */
+interface OpenWindow {
+  readonly rule: AfterRule;
+  /** The stretch of work it counts from, if that is still to be done; otherwise when it was done. */
+  readonly task: string | undefined;
+  readonly doneAt: number | undefined;
+  readonly lag: Lag;
+  /** Told where the window has closed. */
+  readonly missed: MissedWindow | null;
+  readonly mixAgainMin: number;
+}
+
+/** The windows of the first step of a stretch of work, in the air there is and will be. */
+function windowsOf(
+  job: RunningJob,
+  first: Step,
+  taskOf: ReadonlyMap<string, string>,
+  nowMin: number,
+  { air, plannedMin, speeds, people }: Required<TaskOptions>,
+): readonly OpenWindow[] {
+  return first.after.filter(isWindow).flatMap((planned): OpenWindow[] => {
+    const task = taskOf.get(planned.step);
+    const doneAt = ruleStart(job.doneMin, planned);
+    if (task === undefined && doneAt === undefined) return [];
+    const since = doneAt === undefined ? plannedMin.get(planned.step) : [doneAt];
+    const rule = strictest((since ?? [nowMin]).map((atMin) => ruleInAir(planned, atMin, air, job.heats)));
+    const closedMin = doneAt === undefined || rule.maxMin === null ? null : doneAt + rule.maxMin;
+    // A film already scuffed may be coated; one with a second window waits for it, nothing else helps.
+    const cure = remedyOf(rule.code);
+    const scuffed = cure === 'scuff' && job.doneMin.has(scuffId(first.id));
+    const isMissed = closedMin !== null && closedMin < nowMin && !scuffed;
+    const again = isMissed ? rule.againMin : undefined;
+    const scuffs = cure === 'scuff' && rule.maxMin !== null && rule.againMin === undefined && !scuffed;
+    const slowestMin = () => maxOf([null, ...people].map((who) => expectedMinutes(first, speeds, who)));
+    const lag: Lag = {
+      task: task ?? doneId(job.id, rule.step),
+      from: rule.from,
+      minMin: again ?? rule.minMin,
+      maxMin: scuffed || (isMissed && !scuffs) ? null : lastStart(rule, slowestMin(), doneAt, nowMin),
+      ...(scuffs ? { scuffMin: RULE_OF_THUMB.scuffBetweenCoats } : {}),
     };
+    const againMin = again === undefined ? null : doneAt! + again;
+    const mixed = job.steps.filter(({ id }) => id === rule.step);
+    return [
+      {
+        rule,
+        task,
+        doneAt,
+        lag,
+        missed: isMissed ? { job: job.id, step: first, code: rule.code, closedMin, againMin } : null,
+        mixAgainMin: isMissed && cure === 'mix' ? minutesOf(mixed, speeds) : 0,
+      },
+    ];
   });
-  return { work, past: [...past.values()], missed };
 }
 
 const idOf = (job: RunningJob, steps: readonly Step[]): string => `${job.id} ${steps[0]!.id}`;

@@ -71,87 +71,154 @@ export function addStage(cut: MinCut, table: ProblemTable, stage: RelaxedStage):
   return { nodes, fixed: fixed + fixedSpray(table, stage) };
 }
 
+/** A part being written into a cut. */
+interface PartWriter {
+  readonly cut: MinCut;
+  readonly table: ProblemTable;
+  readonly stage: RelaxedStage;
+  readonly part: number;
+  /** Node of each area. */
+  readonly nodes: number[];
+  /** Node of the part being sprayed at all. */
+  readonly sprayed: number;
+  /** Node of each strip that is covered by a tape of its own. */
+  readonly stripNodes: Map<number, number>;
+  /** True where an area is certainly open. */
+  readonly certain: boolean;
+  /** How masks of an outer area are charged for here. */
+  readonly charge: ReturnType<ProblemTable['outer']['charge']>;
+  /** Weights of what may be laid while a colour dries, since it is laid once. */
+  readonly calm: StageWeights;
+}
+
 /** Writes one part of a stage into a cut: its nodes are put into `nodes`, what it costs whatever is chosen comes back. */
 function addPart(cut: MinCut, table: ProblemTable, stage: RelaxedStage, part: number, nodes: number[]): number {
-  const { problem, own, strips, outer } = table;
-  const { areas, edges } = table.parts[part]!;
-  const { settled, weights, done, finish } = stage;
+  const { areas } = table.parts[part]!;
+  const { settled, weights, finish } = stage;
   for (const area of areas) nodes[area] = settled[area] === 1 ? 0 : settled[area] === 0 ? 1 : cut.node();
-  const sprayed = cut.node();
-  const drips = table.drips[finish];
-  // Against drips paper hangs along the edges alone.
-  const edged = (edge: EdgeCost, paper: Cover, given: StageWeights) =>
-    edgeWeight(edge, given) + (drips ? drapePrice(paper, given) : 0);
-  const hung = (area: number, given: StageWeights) => (drips ? 0 : drapePrice(coverOver(problem.areas[area]!), given));
-  const classOf = (free: number, closed: number) =>
-    edgeClass(problem.areas[free]!, problem.areas[closed]!, own[closed]! >= 0 && ((done >> own[closed]!) & 1) === 1);
-  const paint = paintOn(table, stage);
-  const stripNodes = new Map<number, number>();
-  const certain = areas.some((area) => settled[area] === 1);
-  const charge = outer.charge(part, finish, stage.any ? null : done);
-  const first = !stage.any && (done & table.parts[part]!.finishes) === 0;
-  // What is laid once may be laid while a colour dries.
-  const calm = onceWeights(weights);
+  const writer: PartWriter = {
+    cut,
+    table,
+    stage,
+    part,
+    nodes,
+    sprayed: cut.node(),
+    stripNodes: new Map(),
+    certain: areas.some((area) => settled[area] === 1),
+    charge: table.outer.charge(part, finish, stage.any ? null : stage.done),
+    calm: onceWeights(weights),
+  };
   const whole = table.reached[finish]!.get(part);
-  let fixed = 0;
-  if (whole) cut.charge(0, sprayed, drapePrice(whole, weights));
-  for (const area of areas) {
-    const stray =
-      own[area] === finish || table.alike[area] === finish
-        ? 0
-        : weights.counted * RULE_OF_THUMB.strayPerM2 * problem.areas[area]!.sizeM2;
-    const spray = paint(area) + (own[area] === finish ? 0 : stage.owed(area)) + stray;
-    if (settled[area] === 1) fixed += spray;
+  if (whole) cut.charge(0, writer.sprayed, drapePrice(whole, weights));
+  return addEdges(writer, addAreas(writer, 0));
+}
+
+/** Writes spraying and covering of the areas; returns what is fixed, added to `fixed` one by one. */
+function addAreas(writer: PartWriter, fixed: number): number {
+  const { cut, table, stage, part, nodes, sprayed } = writer;
+  const { settled } = stage;
+  const sprayWeight = sprayWeightOf(table, stage);
+  const first = !stage.any && (stage.done & table.parts[part]!.finishes) === 0;
+  let sum = fixed;
+  for (const area of table.parts[part]!.areas) {
+    const spray = sprayWeight(area);
+    if (settled[area] === 1) sum += spray;
     else if (spray >= 0) cut.charge(nodes[area]!, 1, spray);
     else if (settled[area] === -1) {
       // Opening it saves more than it costs: that is granted, and charged back where it stays covered.
-      fixed += spray;
+      sum += spray;
       cut.charge(0, nodes[area]!, -spray);
     }
     cut.charge(nodes[area]!, sprayed, INFINITE_CAPACITY);
     const fresh = freshness(stage, area);
     if (settled[area] === 1 || fresh === null) continue;
-    const strip = strips[area];
-    if (outer.areas[area] && charge !== 'every') {
-      if (charge === 'once' && first && certain && !strip && fresh === 'now') fixed += hung(area, calm);
-      continue;
-    }
-    // Which of its neighbours are open is not settled: it is certainly crisp where it is against each of them.
-    const crisp = strip !== null && table.beside[area]!.every((other) => classOf(other, area) === 'crisp');
-    const price = strip ? edgeWeight(crisp ? strip.crisp : strip.rough, weights) : hung(area, weights);
-    if (fresh !== 'now') {
-      // Laid where it was open under the masks before and is covered now; that the part is sprayed, or a neighbour open, must be certain.
-      const bare = strip ? table.beside[area]!.some((other) => settled[other] === 1) : certain;
-      if (bare) cut.charge(fresh, nodes[area]!, price);
-    } else if (!strip) cut.charge(sprayed, nodes[area]!, price);
-    else {
-      const node = cut.node();
-      stripNodes.set(area, node);
-      cut.charge(node, nodes[area]!, price);
-    }
+    if (table.outer.areas[area] && writer.charge !== 'every') {
+      const once = writer.charge === 'once' && first && writer.certain && !table.strips[area] && fresh === 'now';
+      if (once) sum += hungWeight(table, stage.finish, area, writer.calm);
+    } else chargeCover(writer, area, fresh);
   }
-  for (const { a, b, crisp, rough, paper } of edges) {
-    for (const [free, closed] of [
-      [a, b],
-      [b, a],
-    ] as const) {
-      const fresh = freshness(stage, closed);
-      if (settled[closed] === 1 || fresh === null) continue;
-      const edge = classOf(free, closed) === 'crisp' ? crisp : rough;
-      if (outer.areas[closed] && charge !== 'every') {
-        if (charge === 'once' && own[free] === finish && !strips[closed] && fresh === 'now')
-          fixed += edged(edge, paper, calm);
-        continue;
-      }
-      const price = edged(edge, paper, weights);
-      if (fresh !== 'now') {
-        if (!strips[closed] && settled[free] === 1) cut.charge(fresh, nodes[closed]!, price);
-      } else if (strips[closed]) cut.charge(nodes[free]!, stripNodes.get(closed) as number, INFINITE_CAPACITY);
-      else cut.charge(nodes[free]!, nodes[closed]!, price);
-    }
+  return sum;
+}
+
+/** What it weighs to spray an area: its paint, what it owes later, and paint that is hidden again. */
+function sprayWeightOf(table: ProblemTable, stage: RelaxedStage): (area: number) => number {
+  const { own, alike, problem } = table;
+  const { finish, weights } = stage;
+  const paint = paintOn(table, stage);
+  return (area) => {
+    const stray =
+      own[area] === finish || alike[area] === finish
+        ? 0
+        : weights.counted * RULE_OF_THUMB.strayPerM2 * problem.areas[area]!.sizeM2;
+    return paint(area) + (own[area] === finish ? 0 : stage.owed(area)) + stray;
+  };
+}
+
+/** Charges the cover, or the tape of a strip, of an area that is covered. */
+function chargeCover(writer: PartWriter, area: number, fresh: 'now' | number): void {
+  const { cut, table, stage, nodes, sprayed, certain } = writer;
+  const { weights } = stage;
+  const strip = table.strips[area];
+  // Which of its neighbours are open is not settled: it is certainly crisp where it is against each of them.
+  const crisp =
+    strip !== null && table.beside[area]!.every((other) => classBetween(table, stage.done, other, area) === 'crisp');
+  const price = strip
+    ? edgeWeight(crisp ? strip.crisp : strip.rough, weights)
+    : hungWeight(table, stage.finish, area, weights);
+  if (fresh !== 'now') {
+    // Laid where it was open under the masks before and is covered now; that the part is sprayed, or a neighbour open, must be certain.
+    const bare = strip ? table.beside[area]!.some((other) => stage.settled[other] === 1) : certain;
+    if (bare) cut.charge(fresh, nodes[area]!, price);
+  } else if (!strip) cut.charge(sprayed, nodes[area]!, price);
+  else {
+    const node = cut.node();
+    writer.stripNodes.set(area, node);
+    cut.charge(node, nodes[area]!, price);
   }
+}
+
+/** Writes the edges between open and covered areas, both ways round; returns what is fixed, added to `fixed` one by one. */
+function addEdges(writer: PartWriter, fixed: number): number {
+  let sum = fixed;
+  for (const edge of writer.table.parts[writer.part]!.edges) {
+    sum = addEdge(writer, edge, [edge.a, edge.b], sum);
+    sum = addEdge(writer, edge, [edge.b, edge.a], sum);
+  }
+  return sum;
+}
+
+function addEdge(
+  { cut, table, stage, nodes, stripNodes, charge, calm }: PartWriter,
+  { crisp, rough, paper }: ProblemTable['parts'][number]['edges'][number],
+  [free, closed]: readonly [number, number],
+  fixed: number,
+): number {
+  const { own, strips, outer } = table;
+  const fresh = freshness(stage, closed);
+  if (stage.settled[closed] === 1 || fresh === null) return fixed;
+  const edge = classBetween(table, stage.done, free, closed) === 'crisp' ? crisp : rough;
+  // Against drips paper hangs along the edges alone.
+  const weightOf = (given: StageWeights) =>
+    edgeWeight(edge, given) + (table.drips[stage.finish] ? drapePrice(paper, given) : 0);
+  if (outer.areas[closed] && charge !== 'every') {
+    const once = charge === 'once' && own[free] === stage.finish && !strips[closed] && fresh === 'now';
+    return once ? fixed + weightOf(calm) : fixed;
+  }
+  const price = weightOf(stage.weights);
+  if (fresh !== 'now') {
+    if (!strips[closed] && stage.settled[free] === 1) cut.charge(fresh, nodes[closed]!, price);
+  } else if (strips[closed]) cut.charge(nodes[free]!, stripNodes.get(closed) as number, INFINITE_CAPACITY);
+  else cut.charge(nodes[free]!, nodes[closed]!, price);
   return fixed;
 }
+
+/** How crisp the edge of an open area against a covered one must be, once some finishes are on. */
+const classBetween = ({ problem, own }: ProblemTable, done: number, free: number, closed: number) =>
+  edgeClass(problem.areas[free]!, problem.areas[closed]!, own[closed]! >= 0 && ((done >> own[closed]!) & 1) === 1);
+
+/** Weight of the cover over a whole area; against drips there is none. */
+const hungWeight = ({ problem, drips }: ProblemTable, finish: number, area: number, weights: StageWeights): number =>
+  drips[finish] ? 0 : drapePrice(coverOver(problem.areas[area]!), weights);
 
 /** What is laid once, in this stage or an earlier one, weighs at least. */
 export const onceWeights = (weights: StageWeights): StageWeights => ({

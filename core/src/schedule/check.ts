@@ -1,5 +1,13 @@
 import { mergeHours, openMinutesBetween } from './hours';
-import { type Assignment, type Schedule, type ScheduleProblem, type Shift, taskMinutes } from './problem';
+import {
+  type Assignment,
+  type Lag,
+  type Schedule,
+  type ScheduleProblem,
+  type Shift,
+  type Task,
+  taskMinutes,
+} from './problem';
 
 /** Something a schedule does not keep. */
 export interface ScheduleFault {
@@ -12,65 +20,88 @@ export interface ScheduleFault {
 const CLOSE = 1e-3;
 
 /** Checks independently whether a schedule keeps its problem; empty if it does. */
-export function scheduleFaults(
-  { tasks, workers, places, nowMin }: ScheduleProblem,
-  { placed }: Pick<Schedule, 'placed'>,
-): ScheduleFault[] {
-  const by = new Map(placed.map((assignment) => [assignment.task, assignment]));
+export function scheduleFaults(problem: ScheduleProblem, { placed }: Pick<Schedule, 'placed'>): ScheduleFault[] {
+  const by: Assignments = new Map(placed.map((assignment) => [assignment.task, assignment]));
+  const limitsOf = hoursLookup(problem);
+  return problem.tasks.flatMap((task) => {
+    const assignment = by.get(task.id);
+    if (!assignment) return [faultOf('missing', task.id)];
+    return [
+      ...assignmentFaults(task, assignment, problem.nowMin),
+      ...hoursFaults(task, assignment, limitsOf(task, assignment)),
+      ...task.after.flatMap((lag) => lagFaults(task, assignment, lag, by)),
+      ...problem.tasks.flatMap((other) => clashFaults(task, assignment, other, by.get(other.id))),
+    ];
+  });
+}
+
+type Assignments = ReadonlyMap<string, Assignment>;
+
+const faultOf = (code: ScheduleFault['code'], task: string, other?: string): ScheduleFault => ({
+  code,
+  task,
+  ...(other === undefined ? {} : { other }),
+});
+
+/** Too early, not as a person fixed it, or with the wrong number of hands. */
+function assignmentFaults(task: Task, { startMin, workers }: Assignment, nowMin: number): ScheduleFault[] {
+  const codes: ScheduleFault['code'][] = [];
+  if (startMin < Math.max(nowMin, task.earliestMin) - CLOSE) codes.push('too-early');
+  if (task.atMin !== undefined && Math.abs(startMin - Math.max(task.atMin, nowMin)) > CLOSE) codes.push('pinned');
+  if (task.worker !== undefined && task.hands > 0 && !workers.includes(task.worker)) codes.push('pinned');
+  if (new Set(workers).size !== task.hands) codes.push('hands');
+  return codes.map((code) => faultOf(code, task.id));
+}
+
+/** Hours of everybody and every place a task needs. */
+function hoursLookup({ workers, places }: ScheduleProblem) {
   const hoursOf = new Map(workers.map(({ id, hours }) => [id, mergeHours(hours)]));
   const placeHours = new Map(places.map(({ id, hours }) => [id, hours && mergeHours(hours)]));
-  const faults: ScheduleFault[] = [];
-  const add = (code: ScheduleFault['code'], task: string, other?: string) =>
-    faults.push({ code, task, ...(other === undefined ? {} : { other }) });
-  for (const task of tasks) {
-    const assignment = by.get(task.id);
-    if (!assignment) {
-      add('missing', task.id);
-      continue;
-    }
-    if (assignment.startMin < Math.max(nowMin, task.earliestMin) - CLOSE) add('too-early', task.id);
-    if (task.atMin !== undefined && Math.abs(assignment.startMin - Math.max(task.atMin, nowMin)) > CLOSE)
-      add('pinned', task.id);
-    if (task.worker !== undefined && task.hands > 0 && !assignment.workers.includes(task.worker))
-      add('pinned', task.id);
-    if (new Set(assignment.workers).size !== task.hands) add('hands', task.id);
-    const held = task.places.map((id) => placeHours.get(id) ?? null).filter((hours) => hours !== null);
-    const limits = [...assignment.workers.map((id) => hoursOf.get(id) ?? []), ...held];
-    const minutes = taskMinutes(task, assignment.workers) + assignment.scuffMin;
-    const paused = task.pauses && limits.length === 1;
-    if (
-      paused
-        ? Math.abs(openMinutesBetween(limits[0]!, assignment.startMin, assignment.endMin) - minutes) > CLOSE
-        : Math.abs(assignment.endMin - assignment.startMin - minutes) > CLOSE
-    )
-      add('length', task.id);
-    if (!paused && limits.some((hours) => !inside(hours, assignment))) add('hours', task.id);
-    for (const lag of task.after) {
-      const other = by.get(lag.task);
-      if (!other) continue;
-      const since = assignment.startMin - (lag.from === 'end' ? other.endMin : other.startMin);
-      if (since < lag.minMin - CLOSE) add('too-early', task.id, lag.task);
-      if (
-        lag.maxMin !== null &&
-        since > lag.maxMin + CLOSE &&
-        !(lag.scuffMin !== undefined && assignment.scuffMin >= lag.scuffMin - CLOSE)
-      )
-        add('too-late', task.id, lag.task);
-    }
-    for (const other of tasks) {
-      const theirs = by.get(other.id);
-      if (
-        !theirs ||
-        other.id <= task.id ||
-        theirs.startMin >= assignment.endMin - CLOSE ||
-        assignment.startMin >= theirs.endMin - CLOSE
-      )
-        continue;
-      if (other.places.some((place) => task.places.includes(place))) add('place-twice', task.id, other.id);
-      if (theirs.workers.some((worker) => assignment.workers.includes(worker))) add('worker-twice', task.id, other.id);
-    }
-  }
-  return faults;
+  return (task: Task, assignment: Assignment): readonly (readonly Shift[])[] => [
+    ...assignment.workers.map((id) => hoursOf.get(id) ?? []),
+    ...task.places.map((id) => placeHours.get(id) ?? null).filter((hours) => hours !== null),
+  ];
+}
+
+/** The wrong length, or outside the hours of somebody or something it needs. */
+function hoursFaults(
+  task: Task,
+  assignment: Assignment,
+  limits: readonly (readonly Shift[])[],
+): readonly ScheduleFault[] {
+  const minutes = taskMinutes(task, assignment.workers) + assignment.scuffMin;
+  const paused = task.pauses && limits.length === 1;
+  const length = paused
+    ? openMinutesBetween(limits[0]!, assignment.startMin, assignment.endMin)
+    : assignment.endMin - assignment.startMin;
+  return [
+    ...(Math.abs(length - minutes) > CLOSE ? [faultOf('length', task.id)] : []),
+    ...(!paused && limits.some((hours) => !inside(hours, assignment)) ? [faultOf('hours', task.id)] : []),
+  ];
+}
+
+/** Sooner or later after another task than it may be. */
+function lagFaults(task: Task, assignment: Assignment, lag: Lag, by: Assignments): ScheduleFault[] {
+  const other = by.get(lag.task);
+  if (!other) return [];
+  const since = assignment.startMin - (lag.from === 'end' ? other.endMin : other.startMin);
+  const scuffed = lag.scuffMin !== undefined && assignment.scuffMin >= lag.scuffMin - CLOSE;
+  return [
+    ...(since < lag.minMin - CLOSE ? [faultOf('too-early', task.id, lag.task)] : []),
+    ...(lag.maxMin !== null && since > lag.maxMin + CLOSE && !scuffed ? [faultOf('too-late', task.id, lag.task)] : []),
+  ];
+}
+
+/** One place or one person in two tasks at once; told once for a pair. */
+function clashFaults(task: Task, mine: Assignment, other: Task, theirs: Assignment | undefined): ScheduleFault[] {
+  const apart = !theirs || theirs.startMin >= mine.endMin - CLOSE || mine.startMin >= theirs.endMin - CLOSE;
+  if (apart || other.id <= task.id) return [];
+  return [
+    ...(other.places.some((place) => task.places.includes(place)) ? [faultOf('place-twice', task.id, other.id)] : []),
+    ...(theirs.workers.some((worker) => mine.workers.includes(worker))
+      ? [faultOf('worker-twice', task.id, other.id)]
+      : []),
+  ];
 }
 
 const inside = (hours: readonly Shift[], { startMin, endMin }: Assignment): boolean =>

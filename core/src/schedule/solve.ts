@@ -32,6 +32,17 @@ interface Found {
   readonly endMin: number;
 }
 
+/** A search under way. */
+interface Search {
+  readonly tables: ScheduleTables;
+  readonly bounds: ScheduleBounds;
+  /** Minimum number of minutes another schedule must be better by than the one to stay close to. */
+  readonly worthMin: number;
+  best: Found | null;
+  /** The node of the schedule to stay close to. */
+  stayed: Node | null;
+}
+
 /**
  * Finds the schedule with the earliest end, and of those the one with the least scuffing; it misses no window.
  * Branch and bound: earliest times are computed under the decisions so far; on a conflict every way to resolve it is
@@ -47,83 +58,100 @@ export function* solveScheduleSteps(
   { most = MAX_NODES, before, worthMin = WORTH_MIN }: { most?: number; before?: Decisions; worthMin?: number } = {},
 ): Generator<void, SolvedSchedule | null> {
   const tables = scheduleTables(problem);
-  const bounds = scheduleBounds(tables);
-  const nodeOf = (decisions: Decisions, from?: readonly number[]): Node | null => {
-    const times = earliestTimes(tables, decisions, from);
-    if (!times) return null;
-    const scuffMin = scuffedIn(tables, decisions);
-    return { decisions, times, least: lowerBoundOnEnd(tables, decisions, times, bounds), scuffMin };
-  };
-  const root = nodeOf(noDecisions(tables));
+  const search: Search = { tables, bounds: scheduleBounds(tables), worthMin, best: null, stayed: null };
+  const root = nodeOf(search, noDecisions(tables));
   if (!root) return null;
-  // An object, since it is changed in a closure.
-  const result: { best: Found | null } = { best: null };
-  const better = ({ least, scuffMin }: Pick<Node, 'least' | 'scuffMin'>, margin: number) =>
-    result.best === null ||
-    least < result.best.endMin - margin ||
-    (least < result.best.endMin + TIME_TOLERANCE_MIN && scuffMin < result.best.node.scuffMin - TIME_TOLERANCE_MIN);
-  const take = (node: Node, teams: readonly number[], margin: number) => {
-    const endMin = Math.max(0, ...node.times.end);
-    if (better({ least: endMin, scuffMin: node.scuffMin }, margin)) result.best = { node, teams, endMin };
+  if (before && fits(before, tables)) stayWith(search, before);
+  if (search.stayed === null) yield* diveFrom(search, root, problem.tasks.length);
+  // With a schedule to stay close to, only a clearly better one nearby is searched for.
+  const open = yield* branchAndBound(search, root, search.stayed === null ? most : Math.min(most, MOST_WHEN_STAYING));
+  const { best } = search;
+  if (best === null) return null;
+  const decisions = { ...best.node.decisions, team: best.teams };
+  return {
+    schedule: scheduleOf(problem, tables, decisions, best.node.times),
+    decisions,
+    leastEndMin: Math.min(best.endMin, ...open.map(({ least }) => least)),
+    proven: open.length === 0,
   };
-  if (before && fits(before, tables)) {
-    const kept = nodeOf(before);
-    const end = kept && firstConflict(tables, before, kept.times);
-    if (kept && end && 'teams' in end) take(kept, end.teams, WORTH_MIN);
-  }
-  const stayed = result.best?.node ?? null;
-  // What is stayed with is left only for what is worth it; from then on the best is the best.
-  const marginNow = () => (stayed !== null && result.best?.node === stayed ? worthMin : WORTH_MIN);
-  let margin = marginNow();
-  // First schedules by depth-first dives: each conflict is resolved in favour of the task with most work after it.
-  const dives = Math.max(2, Math.round(DIVES * (MANY_TASKS / Math.max(MANY_TASKS, problem.tasks.length)) ** 1.5));
-  for (let dive = 0; dive < dives && stayed === null && result.best?.endMin !== root.least; dive++) {
+}
+
+/** Earliest times under some decisions; null if there are none. `from` are starts they cannot be before. */
+function nodeOf({ tables, bounds }: Search, decisions: Decisions, from?: readonly number[]): Node | null {
+  const times = earliestTimes(tables, decisions, from);
+  if (!times) return null;
+  const scuffMin = scuffedIn(tables, decisions);
+  return { decisions, times, least: lowerBoundOnEnd(tables, decisions, times, bounds), scuffMin };
+}
+
+/** Begins with a schedule made before, if it is still one. */
+function stayWith(search: Search, before: Decisions): void {
+  const kept = nodeOf(search, before);
+  const end = kept && firstConflict(search.tables, before, kept.times);
+  if (kept && end && 'teams' in end) take(search, kept, end.teams, WORTH_MIN);
+  search.stayed = search.best?.node ?? null;
+}
+
+/** What is stayed with is left only for what is worth it; from then on the best is the best. */
+const marginOf = ({ stayed, best, worthMin }: Search): number =>
+  stayed !== null && best?.node === stayed ? worthMin : WORTH_MIN;
+
+const isBetter = ({ best }: Search, { least, scuffMin }: Pick<Node, 'least' | 'scuffMin'>, margin: number): boolean =>
+  best === null ||
+  least < best.endMin - margin ||
+  (least < best.endMin + TIME_TOLERANCE_MIN && scuffMin < best.node.scuffMin - TIME_TOLERANCE_MIN);
+
+/** Keeps a schedule without conflicts if it is better than the best. */
+function take(search: Search, node: Node, teams: readonly number[], margin: number): void {
+  const endMin = Math.max(0, ...node.times.end);
+  if (isBetter(search, { least: endMin, scuffMin: node.scuffMin }, margin)) search.best = { node, teams, endMin };
+}
+
+/** First schedules by depth-first dives: each conflict is resolved in favour of the task with most work after it. */
+function* diveFrom(search: Search, root: Node, taskCount: number): Generator<void> {
+  const dives = Math.max(2, Math.round(DIVES * (MANY_TASKS / Math.max(MANY_TASKS, taskCount)) ** 1.5));
+  for (let dive = 0; dive < dives && search.best?.endMin !== root.least; dive++) {
     let node: Node | null = root;
     while (node) {
-      const conflict = firstConflict(tables, node.decisions, node.times);
+      const conflict = firstConflict(search.tables, node.decisions, node.times);
       if ('teams' in conflict) {
-        take(node, conflict.teams, margin);
+        take(search, node, conflict.teams, WORTH_MIN);
         break;
       }
-      const from: Node = node;
-      const ways: Node[] = conflict.ways.flatMap((decisions) => nodeOf(decisions, from.times.start) ?? []);
-      node = ways.sort((a, b) => promise(a, bounds, dive) - promise(b, bounds, dive))[0] ?? null;
+      const { start } = node.times;
+      const ways: Node[] = conflict.ways.flatMap((decisions) => nodeOf(search, decisions, start) ?? []);
+      node = ways.sort((a, b) => promise(a, search.bounds, dive) - promise(b, search.bounds, dive))[0] ?? null;
     }
     yield;
   }
-  margin = marginNow();
-  // Depth first, the nearest to the best bound on top; what was left aside bounds what may still be found.
+}
+
+/**
+ * Depth first, the nearest to the best bound on top.
+ * @param most maximum number of nodes looked at
+ * @returns what was left aside and may still be better
+ */
+function* branchAndBound(search: Search, root: Node, most: number): Generator<void, readonly Node[]> {
+  let margin = marginOf(search);
   const stack: Node[] = [root];
   let looked = 0;
-  // With a schedule to stay close to, only a clearly better one nearby is searched for.
-  const enough = stayed === null ? most : Math.min(most, MOST_WHEN_STAYING);
-  while (stack.length > 0 && looked < enough) {
+  while (stack.length > 0 && looked < most) {
     const node = stack.pop()!;
-    if (!better(node, margin)) continue;
+    if (!isBetter(search, node, margin)) continue;
     if (++looked % 50 === 0) yield;
-    const conflict = firstConflict(tables, node.decisions, node.times);
+    const conflict = firstConflict(search.tables, node.decisions, node.times);
     if ('teams' in conflict) {
-      take(node, conflict.teams, margin);
-      margin = marginNow();
+      take(search, node, conflict.teams, margin);
+      margin = marginOf(search);
       continue;
     }
     const ways = conflict.ways
-      .flatMap((decisions) => nodeOf(decisions, node.times.start) ?? [])
-      .filter((other) => better(other, margin));
+      .flatMap((decisions) => nodeOf(search, decisions, node.times.start) ?? [])
+      .filter((other) => isBetter(search, other, margin));
     // The last one pushed is examined first.
     for (const way of ways.sort((a, b) => b.least - a.least || sumOfEnds(b) - sumOfEnds(a))) stack.push(way);
   }
-  if (result.best === null) return null;
-  const { node, teams, endMin } = result.best;
-  const open = stack.filter((other) => better(other, margin)).map(({ least }) => least);
-  const leastEndMin = Math.min(endMin, ...open);
-  const decisions = { ...node.decisions, team: teams };
-  return {
-    schedule: scheduleOf(problem, tables, decisions, node.times),
-    decisions,
-    leastEndMin,
-    proven: open.length === 0,
-  };
+  return stack.filter((other) => isBetter(search, other, margin));
 }
 
 /** The same without steps. */

@@ -27,13 +27,7 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   const masks = stageMaskCost(problem, before, choice.open, finish.method);
   const decided = coatsNeeded(problem, before, finish, choice.open);
   const times = filmTimes(problem, finish, decided.coats);
-  const openM2 = problem.areas.reduce((sum, area, index) => sum + (choice.open[index] ? area.sizeM2 : 0), 0);
-  const onceMin = problem.areas.reduce(
-    (sum, area, index) => sum + (choice.open[index] ? coatingMin(area, finish.method) : 0),
-    0,
-  );
-  const blendMin = problem.areas.some(({ blend, finish: own }) => blend && own === finish.id) ? RULE_OF_THUMB.blend : 0;
-  const eachMin = onceMin + RULE_OF_THUMB.perCoat;
+  const { openM2, blendMin, eachMin } = coatingOf(problem, finish, choice.open);
   const coatMin = decided.coats * eachMin + blendMin;
   const lots = lotsOf(
     { coats: decided.coats, eachMin, lastMin: blendMin, gapMin: times.gap.from },
@@ -64,12 +58,6 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   const pull = sections ? removalInSections(off, sections, lastCoatMin, times.cleanMin) : off;
   const uncoverMin = pull.uncoverMin + ownWork.offMin;
   const paintMl = paintNeeded(openM2, decided.coats * finish.coatUm, finish);
-  const film = {
-    finish,
-    coats: decided.coats,
-    at: lastCoatMin,
-    ...(sections ? { spreadMin: sections.paintedMin - sections.firstMin } : {}),
-  };
   return {
     ...choice,
     layer,
@@ -104,18 +92,59 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
     outer,
     pulled: pull.pulled,
     after: {
-      colours: before.colours.map((colour, index) => (choice.open[index] ? finish.colour : colour)),
-      films: before.films.map((old, index) => (choice.open[index] ? film : old)),
-      painted: before.painted.map((painted, index) => painted || problem.areas[index]!.finish === choice.finish),
-      tapeSafeAt: before.tapeSafeAt.map((safeAt, index) =>
-        choice.open[index] ? lastCoatMin + times.tapeSafeMin : safeAt,
-      ),
+      ...filmsAfter(problem, before, choice, {
+        finish,
+        coats: decided.coats,
+        lastCoatMin,
+        tapeSafeMin: times.tapeSafeMin,
+      }),
       clock: pull.offMin + pull.afterMin + uncoverMin,
       guns,
       plugged: plugs.plugged,
       standing: standingMasksAfter(problem, before, choice, pull.kept),
       kept: pull.kept,
     },
+  };
+}
+
+/** Open square metres, minutes of one coat over them, and of blending. */
+function coatingOf(
+  { areas }: OrderProblem,
+  { id, method }: Finish,
+  open: readonly boolean[],
+): { readonly openM2: number; readonly eachMin: number; readonly blendMin: number } {
+  const onceMin = areas.reduce((sum, area, index) => sum + (open[index] ? coatingMin(area, method) : 0), 0);
+  return {
+    openM2: areas.reduce((sum, area, index) => sum + (open[index] ? area.sizeM2 : 0), 0),
+    eachMin: onceMin + RULE_OF_THUMB.perCoat,
+    blendMin: areas.some(({ blend, finish }) => blend && finish === id) ? RULE_OF_THUMB.blend : 0,
+  };
+}
+
+/** What lies on the areas once a finish is on those that were open. */
+function filmsAfter(
+  { areas }: OrderProblem,
+  before: Progress,
+  { open, sections }: StageChoice,
+  sprayed: {
+    readonly finish: Finish;
+    readonly coats: number;
+    readonly lastCoatMin: number;
+    readonly tapeSafeMin: number;
+  },
+): Pick<Progress, 'colours' | 'films' | 'painted' | 'tapeSafeAt'> {
+  const { finish, coats, lastCoatMin, tapeSafeMin } = sprayed;
+  const film = {
+    finish,
+    coats,
+    at: lastCoatMin,
+    ...(sections ? { spreadMin: sections.paintedMin - sections.firstMin } : {}),
+  };
+  return {
+    colours: before.colours.map((colour, index) => (open[index] ? finish.colour : colour)),
+    films: before.films.map((old, index) => (open[index] ? film : old)),
+    painted: before.painted.map((painted, index) => painted || areas[index]!.finish === finish.id),
+    tapeSafeAt: before.tapeSafeAt.map((safeAt, index) => (open[index] ? lastCoatMin + tapeSafeMin : safeAt)),
   };
 }
 

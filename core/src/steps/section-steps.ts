@@ -82,10 +82,7 @@ export function sectionSteps(
       filmRule(idOf(heaps[painted]!), { fromMin, toMin }, 'pull', finish, source, dryingLocationOf(stage.school)),
     );
     const before = heaps.slice(0, heaps.indexOf(heap)).findLast((sectionBatch) => sectionBatch.turn === 'paint')!;
-    const [opens, closes] = [
-      Math.max(before.endMin, ...heap.painted.map(({ heap: painted, fromMin }) => heaps[painted]!.endMin + fromMin)),
-      Math.min(...heap.painted.map(({ heap: painted, toMin }) => heaps[painted]!.endMin + toMin)),
-    ];
+    const { opens, closes } = pullWindow(heap, before, heaps);
     const values = {
       finish: finish.name,
       school: stage.school ?? finish.school,
@@ -105,3 +102,9 @@ export function sectionSteps(
     return coatId(stage, coatName(heap));
   }
 }
+
+/** When a pull may begin and must be done, on the clock of its stage: by every painting it takes the tape off. */
+const pullWindow = ({ painted }: SectionBatch, before: SectionBatch, batches: readonly SectionBatch[]) => ({
+  opens: Math.max(before.endMin, ...painted.map(({ heap, fromMin }) => batches[heap]!.endMin + fromMin)),
+  closes: Math.min(...painted.map(({ heap, toMin }) => batches[heap]!.endMin + toMin)),
+});

@@ -59,10 +59,9 @@ export function stepsOf(source: StepSource): Step[] {
 }
 
 function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
-  const { sequence, items, parts, finishes } = source;
+  const { sequence, parts, finishes } = source;
   const cost = sequence.stages[stage.number - 1]!;
   const finish = finishes.get(stage.finish) as Finish;
-  const { closings, rims, lines, backings, covers, seams, own } = items[stage.number - 1]!;
   const clock = newStepClock(stage.startMin, stage.session, stage.number);
   const { add, pass } = clock;
   const tasks = (answer: PrepareTask['answer']) => stage.tasks.filter((task) => task.answer === answer);
@@ -76,6 +75,27 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
       code: 'step.abrade',
       values: { places: placesOf(places, parts), reason, grit: null, masked },
     });
+  layingSteps(stage, source, clock);
+  sealSteps(stage, source, clock);
+  add('gate', null, cost.change.gateMin, {
+    code: 'step.gate',
+    values: { masked: stage.covered.length > 0, leaks: leaksOf(tapes, source.works) },
+  });
+  for (const { reason, places, minutes } of tasks('barrier'))
+    add('prime', reason.code, minutes, { code: 'step.barrier', values: { places: placesOf(places, parts), reason } });
+  pass('flash', 'barrier', cost.over.barrierWaitMin, flashMessage(finish, stage, false));
+  if (cost.change.stripMin > 0) add('gun-strip', null, cost.change.stripMin, messageWithoutValues('step.gun-strip'));
+  mixStep(stage, finish, source, clock, 0);
+  coatSteps(stage, finish, source, clock);
+  afterCoats(stage, finish, source, clock);
+  return clock.steps;
+}
+
+/** Openings, rims, line tapes, covers and own pieces, in the order they are laid. */
+function layingSteps(stage: StagePlan, source: StepSource, { add }: StepClock): void {
+  const { finishes, items, parts } = source;
+  const finish = finishes.get(stage.finish) as Finish;
+  const { closings, rims, lines, backings, covers, seams, own } = items[stage.number - 1]!;
   const mayLie = tapeSafeRules(stage, source);
   if (closings.length > 0) {
     const ids = closings.map(({ id }) => id);
@@ -126,19 +146,6 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
       { code: 'step.own', values: { pieces: own.map((item) => ownPieceMessage(item, parts)) } },
       { items: own.map(({ id }) => id) },
     );
-  sealSteps(stage, source, clock);
-  add('gate', null, cost.change.gateMin, {
-    code: 'step.gate',
-    values: { masked: stage.covered.length > 0, leaks: leaksOf(tapes, source.works) },
-  });
-  for (const { reason, places, minutes } of tasks('barrier'))
-    add('prime', reason.code, minutes, { code: 'step.barrier', values: { places: placesOf(places, parts), reason } });
-  pass('flash', 'barrier', cost.over.barrierWaitMin, flashMessage(finish, stage, false));
-  if (cost.change.stripMin > 0) add('gun-strip', null, cost.change.stripMin, messageWithoutValues('step.gun-strip'));
-  mixStep(stage, finish, source, clock, 0);
-  coatSteps(stage, finish, source, clock);
-  afterCoats(stage, finish, source, clock);
-  return clock.steps;
 }
 
 /** Tape edges on texture are sealed once everything lies, and dry before the check. */

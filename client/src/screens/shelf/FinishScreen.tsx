@@ -12,7 +12,7 @@ import {
 import { SYSTEM_NAMES, phrase } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { useForm, type UseFormReturn } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { useWords } from '@/person/PersonContext';
 import { useDeleteEntry, useSaveEntry, useShelf } from '@/api/jobQueries';
@@ -51,7 +51,6 @@ export function FinishScreen() {
 }
 
 function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
-  const { temperature } = useWords();
   const finish = shelf.finishes.find((other) => other.id === id);
   const save = useSaveEntry<Finish>('finishes', finish);
   const remove = useDeleteEntry('finishes', finish);
@@ -99,123 +98,9 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
       onDelete={() => remove.mutate(id, { onSuccess: done, onError: fail })}
     >
       <KeptNote kept={kept} />
-      <Panel>
-        <Field whole control={control} name="name" label="Name" />
-        <View style={styles.row}>
-          {finish ? null : <Field control={control} name="id" label="Short id" hint="Such as sky-blue" />}
-
-          <Field control={control} name="colour" label="Colour" hint="Such as #f5f3ea" />
-          <ColourInput label="Pick the colour" value={colour} onChange={(hex) => setValue('colour', hex)} />
-        </View>
-        <LabInput onColour={(hex) => setValue('colour', hex)} />
-        <Pick
-          label="System"
-          value={watch('system')}
-          options={PAINT_SYSTEM_KEYS.map((value) => ({ value, label: SYSTEM_NAMES[value] }))}
-          onChange={chooseSystem}
-        />
-        <Choice
-          label="Effect"
-          value={watch('effect')}
-          options={EFFECTS.map((value) => ({ value, label: words(value) }))}
-          onChange={(value) => setValue('effect', value)}
-        />
-        <Choice
-          label="Put on with"
-          value={watch('method')}
-          options={METHODS.map((value) => ({ value, label: words(value) }))}
-          onChange={(value) => setValue('method', value)}
-        />
-        <View style={styles.row}>
-          <Field control={control} name="gun" label="Gun it goes through" hint="Empty: the one gun of the shop" />
-          <Field
-            control={control}
-            name="pricePerL"
-            label="Price of a litre"
-            keys="numeric"
-            hint="In money of your own"
-          />
-        </View>
-        <Choice
-          label="Tape is pulled"
-          value={watch('school')}
-          options={PULL_TIMINGS.map((value) => ({ value, label: PULL_TIMING_WORDS[value] }))}
-          onChange={(value) => setValue('school', value)}
-        />
-      </Panel>
-      <Panel>
-        <Heading>Times</Heading>
-        <Small>{phrase`Minutes at ${temperature(REFERENCE_AIR.airC)}, ${REFERENCE_AIR.rhPercent} % humidity and the film below`}</Small>
-        <View style={styles.row}>
-          <Field control={control} name="flashMin" label="Flash" unit="min" keys="numeric" />
-          <Field control={control} name="recoatFrom" label="Next coat from" unit="min" keys="numeric" />
-          <Field
-            control={control}
-            name="recoatTo"
-            label="Next coat until"
-            unit="min"
-            keys="numeric"
-            hint="Empty: no end"
-          />
-          <Field
-            control={control}
-            name="againFrom"
-            label="Again from"
-            unit="min"
-            keys="numeric"
-            hint="Empty: one window"
-          />
-          <Field control={control} name="againTo" label="Again until" unit="min" keys="numeric" />
-          <Field control={control} name="touchMin" label="Touch-dry" unit="min" keys="numeric" />
-          <Field
-            control={control}
-            name="tapeSafeMin"
-            label="Takes tape"
-            unit="min"
-            keys="numeric"
-            hint="Empty: never"
-          />
-          <Field control={control} name="throughMin" label="Dry through" unit="min" keys="numeric" />
-          <Field
-            control={control}
-            name="wetLimitMin"
-            label="Edge flows until"
-            unit="min"
-            keys="numeric"
-            hint="Empty: a fifth of touch-dry"
-          />
-          <Field control={control} name="cureH" label="Cured" unit="h" keys="numeric" />
-          <Field control={control} name="potLifeMin" label="Pot life" unit="min" keys="numeric" />
-          <Field
-            control={control}
-            name="activationKj"
-            label="Activation energy"
-            unit="kJ/mol"
-            keys="numeric"
-            hint="How strongly warmth speeds it"
-          />
-        </View>
-      </Panel>
-      <Panel>
-        <Heading>Film</Heading>
-        <View style={styles.row}>
-          <Field control={control} name="coatUm" label="One coat, dry" unit="µm" keys="numeric" />
-          <Field control={control} name="referenceBuildUm" label="Film of the times above" unit="µm" keys="numeric" />
-          <Field control={control} name="hidingUm" label="Hides black and white" unit="µm" keys="numeric" />
-          <Field
-            control={control}
-            name="coats"
-            label="Coats by the data sheet"
-            keys="numeric"
-            hint="Empty: as hiding needs"
-          />
-          <Field control={control} name="solids" label="Solids, share of volume" keys="numeric" />
-          <Field control={control} name="mixRatio" label="Mix" hint="Such as 4:1:1" />
-        </View>
-        <HidingFromCard coatUm={watch('coatUm')} onHiding={(um) => setValue('hidingUm', um)} />
-        <Ladder colour={colour} hidingUm={watch('hidingUm')} coatUm={watch('coatUm')} />
-        <Field whole control={control} name="basis" label="Where the figures come from" />
-      </Panel>
+      <Basics form={form} isNew={!finish} onSystem={chooseSystem} />
+      <Times control={control} />
+      <Film form={form} />
       {finish ? <BehaviourPanel finish={id} /> : null}
       <CardsPanel
         cards={watch('cards')}
@@ -223,6 +108,142 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
         onChange={(cards) => setValue('cards', cards)}
       />
     </EntryFrame>
+  );
+}
+
+type FinishFormState = UseFormReturn<FinishFields, unknown, Finish>;
+
+/** What it is, how it looks and how it goes on. */
+function Basics({
+  form,
+  isNew,
+  onSystem,
+}: {
+  form: FinishFormState;
+  isNew: boolean;
+  onSystem: (system: PaintSystemKey) => void;
+}) {
+  const { control, watch, setValue } = form;
+  const colour = watch('colour');
+  return (
+    <Panel>
+      <Field whole control={control} name="name" label="Name" />
+      <View style={styles.row}>
+        {isNew ? <Field control={control} name="id" label="Short id" hint="Such as sky-blue" /> : null}
+        <Field control={control} name="colour" label="Colour" hint="Such as #f5f3ea" />
+        <ColourInput label="Pick the colour" value={colour} onChange={(hex) => setValue('colour', hex)} />
+      </View>
+      <LabInput onColour={(hex) => setValue('colour', hex)} />
+      <Pick
+        label="System"
+        value={watch('system')}
+        options={PAINT_SYSTEM_KEYS.map((value) => ({ value, label: SYSTEM_NAMES[value] }))}
+        onChange={onSystem}
+      />
+      <Choice
+        label="Effect"
+        value={watch('effect')}
+        options={EFFECTS.map((value) => ({ value, label: words(value) }))}
+        onChange={(value) => setValue('effect', value)}
+      />
+      <Choice
+        label="Put on with"
+        value={watch('method')}
+        options={METHODS.map((value) => ({ value, label: words(value) }))}
+        onChange={(value) => setValue('method', value)}
+      />
+      <View style={styles.row}>
+        <Field control={control} name="gun" label="Gun it goes through" hint="Empty: the one gun of the shop" />
+        <Field control={control} name="pricePerL" label="Price of a litre" keys="numeric" hint="In money of your own" />
+      </View>
+      <Choice
+        label="Tape is pulled"
+        value={watch('school')}
+        options={PULL_TIMINGS.map((value) => ({ value, label: PULL_TIMING_WORDS[value] }))}
+        onChange={(value) => setValue('school', value)}
+      />
+    </Panel>
+  );
+}
+
+/** Drying times by the data sheet. */
+function Times({ control }: { control: FinishFormState['control'] }) {
+  const { temperature } = useWords();
+  return (
+    <Panel>
+      <Heading>Times</Heading>
+      <Small>{phrase`Minutes at ${temperature(REFERENCE_AIR.airC)}, ${REFERENCE_AIR.rhPercent} % humidity and the film below`}</Small>
+      <View style={styles.row}>
+        <Field control={control} name="flashMin" label="Flash" unit="min" keys="numeric" />
+        <Field control={control} name="recoatFrom" label="Next coat from" unit="min" keys="numeric" />
+        <Field
+          control={control}
+          name="recoatTo"
+          label="Next coat until"
+          unit="min"
+          keys="numeric"
+          hint="Empty: no end"
+        />
+        <Field
+          control={control}
+          name="againFrom"
+          label="Again from"
+          unit="min"
+          keys="numeric"
+          hint="Empty: one window"
+        />
+        <Field control={control} name="againTo" label="Again until" unit="min" keys="numeric" />
+        <Field control={control} name="touchMin" label="Touch-dry" unit="min" keys="numeric" />
+        <Field control={control} name="tapeSafeMin" label="Takes tape" unit="min" keys="numeric" hint="Empty: never" />
+        <Field control={control} name="throughMin" label="Dry through" unit="min" keys="numeric" />
+        <Field
+          control={control}
+          name="wetLimitMin"
+          label="Edge flows until"
+          unit="min"
+          keys="numeric"
+          hint="Empty: a fifth of touch-dry"
+        />
+        <Field control={control} name="cureH" label="Cured" unit="h" keys="numeric" />
+        <Field control={control} name="potLifeMin" label="Pot life" unit="min" keys="numeric" />
+        <Field
+          control={control}
+          name="activationKj"
+          label="Activation energy"
+          unit="kJ/mol"
+          keys="numeric"
+          hint="How strongly warmth speeds it"
+        />
+      </View>
+    </Panel>
+  );
+}
+
+/** Film, hiding and solids by the data sheet. */
+function Film({ form }: { form: FinishFormState }) {
+  const { control, watch, setValue } = form;
+  const colour = watch('colour');
+  return (
+    <Panel>
+      <Heading>Film</Heading>
+      <View style={styles.row}>
+        <Field control={control} name="coatUm" label="One coat, dry" unit="µm" keys="numeric" />
+        <Field control={control} name="referenceBuildUm" label="Film of the times above" unit="µm" keys="numeric" />
+        <Field control={control} name="hidingUm" label="Hides black and white" unit="µm" keys="numeric" />
+        <Field
+          control={control}
+          name="coats"
+          label="Coats by the data sheet"
+          keys="numeric"
+          hint="Empty: as hiding needs"
+        />
+        <Field control={control} name="solids" label="Solids, share of volume" keys="numeric" />
+        <Field control={control} name="mixRatio" label="Mix" hint="Such as 4:1:1" />
+      </View>
+      <HidingFromCard coatUm={watch('coatUm')} onHiding={(um) => setValue('hidingUm', um)} />
+      <Ladder colour={colour} hidingUm={watch('hidingUm')} coatUm={watch('coatUm')} />
+      <Field whole control={control} name="basis" label="Where the figures come from" />
+    </Panel>
   );
 }
 
