@@ -1,5 +1,6 @@
 import js from '@eslint/js';
 import hooks from 'eslint-plugin-react-hooks';
+import sort from 'eslint-plugin-simple-import-sort';
 import globals from 'globals';
 import tseslint from 'typescript-eslint';
 
@@ -128,6 +129,15 @@ const SERVER_IMPORTS = [
   },
 ];
 
+/** Each makes one object with state: what looks like one long function is many short ones around that state. */
+const OBJECTS_WITH_STATE = [
+  'client/src/sync/outbox.ts',
+  'client/src/sync/saving.ts',
+  'client/src/worker/session.ts',
+  'client/src/worker/jobSession.ts',
+  'server/src/work/worker-pool.ts',
+];
+
 export default tseslint.config(
   { ignores: ['**/node_modules/**', '.data/**', 'client/dist/**', 'cli/dist/**', 'server/dist/**', 'client/.expo/**'] },
   js.configs.recommended,
@@ -152,6 +162,24 @@ export default tseslint.config(
     },
   },
   { rules: { '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }] } },
+  // Packages first, then what is farther, then what is nearer.
+  {
+    plugins: { 'simple-import-sort': sort },
+    rules: {
+      'simple-import-sort/imports': [
+        'error',
+        { groups: [['^\\u0000', '^node:', '^@?\\w', '^@/', '^', '^\\.\\.', '^\\.']] },
+      ],
+    },
+  },
+  {
+    files: ['**/*.{ts,tsx,mjs}'],
+    ignores: ['**/*.test.{ts,tsx}', 'e2e/**', ...OBJECTS_WITH_STATE],
+    rules: {
+      'max-lines-per-function': ['error', { max: 80, skipComments: true }],
+      complexity: ['error', { max: 25 }],
+    },
+  },
   ...folderRules('core/src', CORE_FOLDERS, CORE_IMPORTS),
   refuse(
     ['words/**/*.ts'],

@@ -2,19 +2,19 @@ import { execFileSync } from 'node:child_process';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { planFaults, planJob, readJobFile, firstTwo } from '@lintrel/core';
+import { firstTwo, planFaults, planJob, readJobFile } from '@lintrel/core';
+import { nestPieces } from '@lintrel/core/files';
+import { clockPaints } from './clock';
 import { longestTaskWhileDragging } from './dragging';
 import { FRAME_MS } from './frame';
 import { areasAgainstLibrary } from './geometry';
-import { orderFigures } from './order';
-import { clockPaints } from './clock';
 import { entryTimes } from './long-log';
+import { orderFigures } from './order';
 import { pageBytes } from './page-bytes';
-import { nestPieces } from '@lintrel/core/files';
+import { jobs, median, messages, planning } from './planning';
 import { scheduleFigures } from './schedule';
 import { shopFigures } from './shop';
 import { besideStraightforward } from './straightforward';
-import { jobs, median, messages, planning } from './planning';
 
 // Ratios measured in one run on one machine; it reports and never fails.
 

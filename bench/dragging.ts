@@ -1,8 +1,8 @@
 import { readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { FRAME_MS } from './frame';
 import { makeDatabase, startBrowser, startServer, WIDE } from '../e2e/harness';
+import { FRAME_MS } from './frame';
 
 /**
  * Longest task of the interface thread while a point is dragged, ms of its own CPU time, with the CPU slowed down by

@@ -1,7 +1,7 @@
 import { arrange, closeRing } from '@lintrel/core';
-import { setOutOne, sweep } from '../core/src/testing/samples';
-import { libraryAreas } from '../core/src/testing/library-areas';
 import type { Surface } from '../core/src/surface';
+import { libraryAreas } from '../core/src/testing/library-areas';
+import { setOutOne, sweep } from '../core/src/testing/samples';
 
 /** A panel with 50 edges and 200 curves of about 200 places each, the same every time. */
 function crowdedPanel() {

@@ -1,4 +1,4 @@
-import { emptyDesign, type Design, type Part, type TrimLine } from '@lintrel/core';
+import { type Design, emptyDesign, type Part, type TrimLine } from '@lintrel/core';
 
 // A job far larger than the demo's: a whole fleet of panels with many lines, to see how work grows.
 

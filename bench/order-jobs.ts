@@ -1,4 +1,4 @@
-import { NO_RULES, PAINT_SYSTEMS, typicalFinish, type OrderProblem } from '@lintrel/core';
+import { NO_RULES, type OrderProblem, PAINT_SYSTEMS, typicalFinish } from '@lintrel/core';
 import { sampleArea, sampleBorder, sampleProblem } from '../core/src/testing/order';
 
 // Made-up jobs the search for the order of coats is measured on: the same on every run.

@@ -1,4 +1,4 @@
-import { searchOrder, searchSteps, stageCost, startProgress, finishesInUse, type OrderProblem } from '@lintrel/core';
+import { finishesInUse, type OrderProblem, searchOrder, searchSteps, stageCost, startProgress } from '@lintrel/core';
 import { large, sixByFourteen } from './order-jobs';
 import { solveByProgram } from './order-mip';
 

@@ -1,17 +1,17 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
-  carryScheme,
   applyDrag,
+  carryScheme,
+  type Design,
   handlesOf,
   newPartCache,
+  type PartCache,
   planJob,
   planSteps,
   readJobFile,
-  SHIPPED_SHELF,
-  type Design,
   type Shelf,
-  type PartCache,
+  SHIPPED_SHELF,
 } from '@lintrel/core';
 import type { FromSession, ToSession } from '../client/src/worker/messages';
 import { createSession } from '../client/src/worker/session';

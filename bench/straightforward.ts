@@ -1,21 +1,21 @@
 import {
+  addCovers,
+  type Cover,
   coverMin,
   coverOver,
   edgeCost,
+  finishesInUse,
   finishOf,
   newPartCache,
+  NO_COVER,
+  type OrderProblem,
   orderProblem,
   partsInReach,
+  type Plan,
   planJob,
-  addCovers,
-  NO_COVER,
   uncoverMin,
-  finishesInUse,
   wholePartCover,
   workOutParts,
-  type Cover,
-  type OrderProblem,
-  type Plan,
 } from '@lintrel/core';
 import type { Job } from './planning';
 

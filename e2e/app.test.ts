@@ -1,10 +1,10 @@
-import { QUESTIONS, type Job, type JobSummary, type PartPlan, type Shelf } from '@lintrel/core';
+import { type Job, type JobSummary, type PartPlan, QUESTIONS, type Shelf } from '@lintrel/core';
 import { wordsFor } from '@lintrel/words';
-import type { FromSession } from '../client/src/worker/messages';
 import { listReceiver } from '../client/src/worker/listPatch';
-import { onPage, type Hands } from './hands';
-import { appUnderTest, PHONE, startServer, WIDE } from './harness';
+import type { FromSession } from '../client/src/worker/messages';
 import { WAIT_MS } from '../scripts/test-limits.mjs';
+import { type Hands, onPage } from './hands';
+import { appUnderTest, PHONE, startServer, WIDE } from './harness';
 
 const app = appUnderTest();
 const get = async <T>(path: string) => (await (await fetch(`${app.server.url}/api${path}`)).json()) as T;

@@ -3,9 +3,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Job, Plan } from '@lintrel/core';
 import { straight } from '../core/src/testing/samples';
-import { onPage, type Hands } from './hands';
-import { appUnderTest, PHONE, WIDE } from './harness';
 import { WAIT_MS } from '../scripts/test-limits.mjs';
+import { type Hands, onPage } from './hands';
+import { appUnderTest, PHONE, WIDE } from './harness';
 
 // Colours and the order of coats: a choice pinned and its price, two schemes side by side, the rehearsal, the edge cut open, cards.
 

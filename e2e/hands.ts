@@ -1,6 +1,6 @@
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { WAIT_MS } from '../scripts/test-limits.mjs';
-import { PHONE, type appUnderTest, type TestPage, type WIDE } from './harness';
+import { type appUnderTest, PHONE, type TestPage, type WIDE } from './harness';
 
 /** How a page is asked again and again, ms: every frame would keep the machine busy with nothing else. */
 const POLLING = 100;

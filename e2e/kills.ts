@@ -1,15 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Job, EntryResults } from '@lintrel/core';
+import type { EntryResults, Job } from '@lintrel/core';
 import pg from 'pg';
-import { startServer, freePort, type RunningServer } from './harness';
-// @ts-expect-error -- a script without types of its own
-import { placeOf } from '../scripts/database-place.mjs';
 // @ts-expect-error -- a script without types of its own
 import { startDatabase } from '../scripts/database.mjs';
 // @ts-expect-error -- a script without types of its own
+import { placeOf } from '../scripts/database-place.mjs';
+// @ts-expect-error -- a script without types of its own
 import { ensurePostgres } from '../scripts/ensure.mjs';
+import { freePort, type RunningServer, startServer } from './harness';
 
 // Kills the server, and the database, in the middle of writes: node --import tsx e2e/kills.ts SERVER_KILLS DATABASE_KILLS
 // Every write is repeated until it is confirmed, as a phone does. Now and then, and in the end: what was confirmed and is not there, what is there twice, and

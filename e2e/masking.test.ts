@@ -1,7 +1,7 @@
 import type { Job, JobSummary } from '@lintrel/core';
-import { onPage, type Hands } from './hands';
-import { appUnderTest, PHONE, WIDE } from './harness';
 import { WAIT_MS } from '../scripts/test-limits.mjs';
+import { type Hands, onPage } from './hands';
+import { appUnderTest, PHONE, WIDE } from './harness';
 
 const app = appUnderTest();
 const get = async <T>(path: string) => (await (await fetch(`${app.server.url}/api${path}`)).json()) as T;

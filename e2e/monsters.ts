@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { BASE_DATUM, emptyDesign, type Design, type Job, type PartId } from '@lintrel/core';
+import { BASE_DATUM, type Design, emptyDesign, type Job, type PartId } from '@lintrel/core';
 import { makeDatabase, startServer } from './harness';
 
 // Designs that are sound and monstrous: what becomes of them, and how soon others are answered meanwhile: node --import tsx e2e/monsters.ts

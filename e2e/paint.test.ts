@@ -2,13 +2,13 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { DayAnswer, Design, Job, JobFile, RunRecord, Step } from '@lintrel/core';
-import { onPage, type Hands } from './hands';
+import { type Hands, onPage } from './hands';
 import {
   makeDatabase,
   PHONE,
+  type RunningServer,
   startBrowser,
   startServer,
-  type RunningServer,
   type TestBrowser,
   type TestDatabase,
 } from './harness';

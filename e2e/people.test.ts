@@ -1,15 +1,15 @@
 import type { JobSummary, RunRecord } from '@lintrel/core';
 import pg from 'pg';
-import { saveSetUpCode } from '../server/src/db/people';
-import { normalizeCode, tokenHash, newCode } from '../server/src/people/secrets';
 import { WAIT_MS } from '../scripts/test-limits.mjs';
+import { saveSetUpCode } from '../server/src/db/people';
+import { newCode, normalizeCode, tokenHash } from '../server/src/people/secrets';
 import { Hands, onPage } from './hands';
 import {
   makeDatabase,
   PHONE,
+  type RunningServer,
   startBrowser,
   startServer,
-  type RunningServer,
   type TestBrowser,
   type TestDatabase,
 } from './harness';

@@ -1,12 +1,12 @@
-import { firstItem } from '@lintrel/core';
 import { mkdtemp, readdir, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Design, Job, Plan } from '@lintrel/core';
+import { firstItem } from '@lintrel/core';
 import { straight, sweep } from '../core/src/testing/samples';
-import { onPage, type Hands } from './hands';
-import { appUnderTest, PHONE, WIDE } from './harness';
 import { WAIT_MS } from '../scripts/test-limits.mjs';
+import { type Hands, onPage } from './hands';
+import { appUnderTest, PHONE, WIDE } from './harness';
 
 // Setting a part out: every kind of line by typing, one by dragging, undo, the second side, drawings in and out.
 

@@ -1,12 +1,12 @@
 import type { Job, JobSummary, RunRecord } from '@lintrel/core';
 import { WAIT_MS } from '../scripts/test-limits.mjs';
-import { onPage as onPageOf, Hands } from './hands';
+import { Hands, onPage as onPageOf } from './hands';
 import {
   makeDatabase,
   PHONE,
+  type RunningServer,
   startBrowser,
   startServer,
-  type RunningServer,
   type TestBrowser,
   type TestDatabase,
 } from './harness';

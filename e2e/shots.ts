@@ -5,8 +5,8 @@ import { join } from 'node:path';
 import pg from 'pg';
 import type { Page, Viewport } from 'puppeteer-core';
 import { saveSetUpCode } from '../server/src/db/people';
-import { normalizeCode, tokenHash, newCode } from '../server/src/people/secrets';
-import { makeDatabase, PHONE, startBrowser, startServer, WIDE, type TestBrowser } from './harness';
+import { newCode, normalizeCode, tokenHash } from '../server/src/people/secrets';
+import { makeDatabase, PHONE, startBrowser, startServer, type TestBrowser, WIDE } from './harness';
 
 // Takes one picture of each main view from the demo data. With words on the command line only views whose name
 // holds one of them are taken; LINTREL_SHOTS names another folder, LINTREL_PERSON (JSON) another person's units and language.

@@ -1,32 +1,32 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
-import { createServer as createLine, type AddressInfo, type Server as Listener, type Socket } from 'node:net';
+import { type AddressInfo, createServer as createLine, type Server as Listener, type Socket } from 'node:net';
 import { join } from 'node:path';
 import {
-  measuredOf,
-  MS_PER_MINUTE,
-  readWorkSheet,
-  ruleInAir,
   type AirAnswer,
   type DayAnswer,
   type Job,
   type KeptEvent,
+  measuredOf,
+  MS_PER_MINUTE,
+  readWorkSheet,
+  ruleInAir,
   type RunRecord,
   type ShopAir,
   type Step,
 } from '@lintrel/core';
-import { pino } from 'pino';
 import type pg from 'pg';
+import { pino } from 'pino';
 import type { Page } from 'puppeteer-core';
+import { depth, LONG_TEST_MS, WAIT_MS } from '../scripts/test-limits.mjs';
 import { insertAir } from '../server/src/db/air';
 import { migrate } from '../server/src/db/migrate';
 import { openPool } from '../server/src/db/pool';
-import { seedShelf } from '../server/src/seed';
 import { createApp } from '../server/src/http/app';
-import { openHub, type Hub } from '../server/src/live/hub';
+import { type Hub, openHub } from '../server/src/live/hub';
+import { seedShelf } from '../server/src/seed';
 import { openSensor, type SensorListener } from '../server/src/sensor/listen';
 import { openWorkerPool, type WorkerPool } from '../server/src/work/worker-pool';
-import { depth, LONG_TEST_MS, WAIT_MS } from '../scripts/test-limits.mjs';
 import { Hands } from './hands';
 import { makeDatabase, PHONE, startBrowser, type TestBrowser, type TestDatabase, type TestPage } from './harness';
 

@@ -1,6 +1,6 @@
+import { WAIT_MS } from '../scripts/test-limits.mjs';
 import { Hands } from './hands';
 import { appUnderTest, PHONE, WIDE } from './harness';
-import { WAIT_MS } from '../scripts/test-limits.mjs';
 
 // A whole job as a person does it, once with the finger on a phone and once with the mouse on a wide screen.
 

@@ -1,5 +1,5 @@
-import { planJob, type Job, type JobSummary, type Plan, type Shelf } from '@lintrel/core';
-import { onPage, type Hands } from './hands';
+import { type Job, type JobSummary, type Plan, planJob, type Shelf } from '@lintrel/core';
+import { type Hands, onPage } from './hands';
 import { appUnderTest, PHONE } from './harness';
 
 // A whole demo job on the run sheet with a thumb, from the first wash to the last look: what the sheet asks for, in the order hands do it.

@@ -1,8 +1,8 @@
 // npm run dev: the database, a server that starts again when its sources change, and a client that reloads; /api goes to the server.
+import { join } from 'node:path';
 import { ensurePackages } from './ensure.mjs';
 import { DATA, endCommands, mainly, ROOT, say, start, Stop, writable } from './shell.mjs';
 import { openShop } from './shop.mjs';
-import { join } from 'node:path';
 
 const portOf = (name, usual) => {
   const port = Number(process.env[name] ?? usual);

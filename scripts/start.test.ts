@@ -1,4 +1,4 @@
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { type ChildProcess, spawn, spawnSync } from 'node:child_process';
 import {
   chownSync,
   existsSync,
@@ -12,7 +12,7 @@ import {
   statSync,
   writeFileSync,
 } from 'node:fs';
-import { createServer, type AddressInfo } from 'node:net';
+import { type AddressInfo, createServer } from 'node:net';
 import { join } from 'node:path';
 import { freePort } from '../e2e/harness';
 import { WAIT_MS } from './test-limits.mjs';

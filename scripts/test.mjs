@@ -79,6 +79,7 @@ async function main() {
 async function runChecks() {
   const checks = [
     ['lint', 'npx', ['eslint', '.', '--max-warnings', '0']],
+    ['files and exports nothing uses', 'npx', ['knip', '--include', 'files,exports,types']],
     ['types of core, server and tests', 'npx', ['tsc', '-p', 'tsconfig.json', '--noEmit']],
     ['types of the client', 'npx', ['tsc', '-p', 'client/tsconfig.json', '--noEmit']],
   ];

@@ -1,15 +1,15 @@
 import { readFile } from 'node:fs/promises';
 import {
   ask,
-  MAX_FILE_BYTES,
+  type Checked,
+  type Fault,
+  type JobFile,
   layoutFaults,
+  MAX_FILE_BYTES,
   planJob,
   questionNamed,
   QUESTIONS,
   readJobFile,
-  type Checked,
-  type Fault,
-  type JobFile,
 } from '@lintrel/core';
 import { countText } from '@lintrel/words';
 import { EXIT, planReport } from './plan-report';

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { PAINT_SYSTEM_KEYS, type PaintSystemKey } from '@lintrel/core';
-import { FILM_AGES, compatibilityCell, compatibilityPage } from './over-page';
+import { compatibilityCell, compatibilityPage, FILM_AGES } from './over-page';
 
 const page = readFileSync(resolve(__dirname, '../../docs/over-rules.md'), 'utf8');
 

@@ -1,11 +1,11 @@
 import {
   compatibilityOf,
+  type FilmAgeMarks,
+  firstItem,
   PAINT_SYSTEM_KEYS,
+  type PaintSystemKey,
   REFERENCE_AIR,
   typicalAgeMarks,
-  type FilmAgeMarks,
-  type PaintSystemKey,
-  firstItem,
 } from '@lintrel/core';
 import { SYSTEM_NAMES } from '@lintrel/words';
 import { WORDS } from './words';
@@ -15,7 +15,7 @@ export const FILM_AGES = ['young', 'in window', 'in the gap', 'past limit', 'cur
 export type FilmAge = (typeof FILM_AGES)[number];
 
 /** A representative age of a film, minutes; null if it has no such age. */
-export function ageOf({ recoat, cureMin }: FilmAgeMarks, age: FilmAge): number | null {
+function ageOf({ recoat, cureMin }: FilmAgeMarks, age: FilmAge): number | null {
   const first = firstItem(recoat);
   const last = recoat[recoat.length - 1]!;
   if (age === 'young') return first.fromMin / 2;

@@ -1,4 +1,4 @@
-import { planFaults, type Plan } from '@lintrel/core';
+import { type Plan, planFaults } from '@lintrel/core';
 import { WORDS } from './words';
 
 /** Exit codes: 0 done, 2 bad input, 3 a plan that contradicts itself: a bug of ours. */

@@ -1,27 +1,27 @@
-import { decidingWindow, windowState, type JobSummary, type RunningWindow } from '@lintrel/core/front';
+import { decidingWindow, type JobSummary, type RunningWindow, windowState } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
-import { router, type Href } from 'expo-router';
+import { type Href, router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useJobsInShop } from '@/api/queries';
 import { AirNow } from '@/clock/AirNow';
-import { DayRest, DayNext } from '@/clock/DayPlan';
-import { Rail, type Band } from '@/clock/Rail';
-import { nextChange, spanWords, timeWords } from '@/clock/span';
 import { AlarmSettings } from '@/clock/AlarmSettings';
+import { DayNext, DayRest } from '@/clock/DayPlan';
+import { type Band, Rail } from '@/clock/Rail';
+import { nextChange, spanWords, timeWords } from '@/clock/span';
 import { ticksIn, tickStep } from '@/clock/ticks';
 import { inAir, standing, useAir } from '@/clock/useAir';
 import { useAlarms, useAlarmSetting } from '@/clock/useAlarms';
 import { useDay } from '@/clock/useDay';
+import { useWords } from '@/person/PersonContext';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Row, Rows } from '@/ui/Row';
-import { Screen, Panel, Waiting } from '@/ui/Screen';
-import { useNow } from '@/ui/useNow';
+import { Panel, Screen, Waiting } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Typography';
+import { useNow } from '@/ui/useNow';
 import { clockTime, countdown } from '@/words';
-import { useWords } from '@/person/PersonContext';
 
 interface Due {
   readonly job: JobSummary;
@@ -44,7 +44,6 @@ export default function ClockScreen() {
   const { told, air } = useAir();
   const counted = useMemo(() => inAir(data?.jobs ?? NONE, air), [data, air]);
   const jobs = standing(counted, now);
-  const [all, setAll] = useState(false);
   const [alarm, setAlarm] = useAlarmSetting();
   useAlarms(jobs, now, alarm);
   if (!data)
@@ -53,20 +52,9 @@ export default function ClockScreen() {
         <Waiting what="the windows" error={error} retry={<Action label="Try again" onPress={() => void refetch()} />} />
       </Screen>
     );
-  // Redrawn every second: with a hundred jobs only the next windows are shown, the rest on demand.
   const due = jobs
     .flatMap((job): Due[] => job.windows.map((window) => ({ job, window })))
     .sort((a, b) => nextChange(a.window) - nextChange(b.window));
-  const shown = all ? due : due.slice(0, FIRST);
-  // A step with several windows is shown once, with the deciding one.
-  const steps = due.filter(
-    ({ job, window }) =>
-      decidingWindow(
-        job.windows.filter(({ step }) => step === window.step),
-        now,
-      ) === window,
-  );
-  const listed = all ? steps : steps.slice(0, FIRST);
   return (
     <Screen
       title="Clock"
@@ -80,30 +68,7 @@ export default function ClockScreen() {
           <Action label="See the jobs" onPress={() => router.push('/')} />
         </Panel>
       ) : (
-        <>
-          <Panel>
-            <AllOnOneRail due={shown} now={now} />
-          </Panel>
-          <Panel>
-            <Rows>
-              {listed.map((other) => (
-                <DueRow
-                  key={`${other.job.id}${other.window.step}${other.window.code}${other.window.opens}`}
-                  due={other}
-                  now={now}
-                />
-              ))}
-            </Rows>
-            {due.length > FIRST ? (
-              <Action
-                rank="quiet"
-                label={all ? 'Only what is next' : phrase`All ${due.length} that are drying or due`}
-                onPress={() => setAll(!all)}
-                testID="all-due"
-              />
-            ) : null}
-          </Panel>
-        </>
+        <DueList due={due} now={now} />
       )}
       {day.data ? <DayRest day={day.data} now={now} /> : null}
       {told ? <AirNow air={told} now={now} /> : null}
@@ -118,6 +83,48 @@ export default function ClockScreen() {
         />
       </Panel>
     </Screen>
+  );
+}
+
+/** Everything due on one rail and as a list; at first only what is next. */
+function DueList({ due, now }: { due: readonly Due[]; now: number }) {
+  const [all, setAll] = useState(false);
+  // Redrawn every second: with a hundred jobs only the next windows are shown, the rest on demand.
+  const shown = all ? due : due.slice(0, FIRST);
+  // A step with several windows is shown once, with the deciding one.
+  const steps = due.filter(
+    ({ job, window }) =>
+      decidingWindow(
+        job.windows.filter(({ step }) => step === window.step),
+        now,
+      ) === window,
+  );
+  const listed = all ? steps : steps.slice(0, FIRST);
+  return (
+    <>
+      <Panel>
+        <AllOnOneRail due={shown} now={now} />
+      </Panel>
+      <Panel>
+        <Rows>
+          {listed.map((other) => (
+            <DueRow
+              key={`${other.job.id}${other.window.step}${other.window.code}${other.window.opens}`}
+              due={other}
+              now={now}
+            />
+          ))}
+        </Rows>
+        {due.length > FIRST ? (
+          <Action
+            rank="quiet"
+            label={all ? 'Only what is next' : phrase`All ${due.length} that are drying or due`}
+            onPress={() => setAll(!all)}
+            testID="all-due"
+          />
+        ) : null}
+      </Panel>
+    </>
   );
 }
 

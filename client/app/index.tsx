@@ -1,6 +1,6 @@
 import type { JobSummary } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
-import { router, type Href } from 'expo-router';
+import { type Href, router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useImportJob, useJobs } from '@/api/queries';
@@ -9,16 +9,16 @@ import { JobActions } from '@/jobs/JobActions';
 import { JobRow } from '@/jobs/JobRow';
 import { openTextFile } from '@/jobs/openFile';
 import { OwnShop } from '@/jobs/OwnShop';
-import { useIsAllowed } from '@/people/who';
 import { PersonForm } from '@/people/PersonForm';
+import { useIsAllowed } from '@/people/who';
 import { PlainNote } from '@/sync/PlainNote';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
-import { Rows } from '@/ui/Row';
 import { Notice } from '@/ui/Notice';
-import { Screen, Panel, Waiting } from '@/ui/Screen';
-import { useNow } from '@/ui/useNow';
+import { Rows } from '@/ui/Row';
+import { Panel, Screen, Waiting } from '@/ui/Screen';
 import { Body, Heading } from '@/ui/Typography';
+import { useNow } from '@/ui/useNow';
 import { WorkNote } from '@/ui/WorkNote';
 
 const RANK: Readonly<Record<JobSummary['state'], number>> = { 'in-shop': 0, planning: 1, finished: 2 };
@@ -28,9 +28,6 @@ export default function JobsScreen() {
   const { data, error, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } = useJobs();
   const importJob = useImportJob();
   const work = useLongWork();
-  const now = useNow();
-  const mayPlan = useIsAllowed()('plan');
-  const [more, setMore] = useState<string | null>(null);
   const open = async () => {
     const text = await openTextFile('.json,application/json');
     if (text !== null)
@@ -62,18 +59,7 @@ export default function JobsScreen() {
       ) : null}
       {data ? (
         <Panel>
-          <Rows>
-            {jobs.map((job) => (
-              <View key={job.id}>
-                <JobRow
-                  job={job}
-                  now={now}
-                  onMore={mayPlan ? () => setMore(more === job.id ? null : job.id) : undefined}
-                />
-                {more === job.id ? <JobActions job={job} onDone={() => setMore(null)} /> : null}
-              </View>
-            ))}
-          </Rows>
+          <JobList jobs={jobs} />
           {hasNextPage ? (
             <Action
               label="More jobs"
@@ -104,6 +90,23 @@ export default function JobsScreen() {
         <PersonForm />
       </Panel>
     </Screen>
+  );
+}
+
+/** The jobs, each with what is due; one of them with what else can be done to it. */
+function JobList({ jobs }: { jobs: readonly JobSummary[] }) {
+  const now = useNow();
+  const mayPlan = useIsAllowed()('plan');
+  const [more, setMore] = useState<string | null>(null);
+  return (
+    <Rows>
+      {jobs.map((job) => (
+        <View key={job.id}>
+          <JobRow job={job} now={now} onMore={mayPlan ? () => setMore(more === job.id ? null : job.id) : undefined} />
+          {more === job.id ? <JobActions job={job} onDone={() => setMore(null)} /> : null}
+        </View>
+      ))}
+    </Rows>
   );
 }
 

@@ -1,5 +1,5 @@
-import { MS_PER_DAY } from '@lintrel/core/front';
 import type { PullTiming } from '@lintrel/core';
+import { MS_PER_DAY } from '@lintrel/core/front';
 
 // Words used in several places.
 

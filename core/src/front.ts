@@ -3,7 +3,6 @@ export * from './kit';
 export * from './units';
 export * from './runsheet';
 export * from './log';
-export type { AirReading } from './air';
 export * from './api/summary';
 export * from './api/day';
 export * from './api/air';

@@ -122,7 +122,7 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
 type Environment = v.InferOutput<typeof environment>;
 
 /** On this machine alone a page is a secure place without. */
-export const isLoopback = (host: string): boolean => host === 'localhost' || host === '::1' || host.startsWith('127.');
+const isLoopback = (host: string): boolean => host === 'localhost' || host === '::1' || host.startsWith('127.');
 
 function certificateFrom({
   HOST,

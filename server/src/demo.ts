@@ -2,11 +2,11 @@ import { randomUUID } from 'node:crypto';
 import {
   EVENT_VERSION,
   logAsPlanned,
-  MS_PER_MINUTE,
-  timesOfPlan,
   type LogEvent,
+  MS_PER_MINUTE,
   type Plan,
   type Step,
+  timesOfPlan,
 } from '@lintrel/core';
 
 /** How far a demo job has come: the last step that is done and how long ago, and what else was written down. */

@@ -5,7 +5,7 @@ import { fileURLToPath } from 'node:url';
 
 const OWN = fileURLToPath(import.meta.url);
 /** True while it runs from its sources. */
-export const RUNS_FROM_SOURCES = OWN.endsWith('.ts');
+const RUNS_FROM_SOURCES = OWN.endsWith('.ts');
 const HERE = dirname(OWN);
 
 /** The checkout. */

@@ -1,6 +1,6 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { readJobFile, planJob, SHIPPED_SHELF, type Shelf } from '@lintrel/core';
+import { planJob, readJobFile, type Shelf, SHIPPED_SHELF } from '@lintrel/core';
 import { storeProgress } from './db/job-list';
 import { insertJob } from './db/jobs';
 import { appendLog, insertStartedPlan } from './db/log';

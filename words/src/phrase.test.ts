@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { ENGLISH } from './english';
-import { listedPhrase, phrase, phrases, countPhrase, translated, withoutMarks } from './phrase';
 import { DEFAULT_PERSON, wordsFor } from '.';
+import { ENGLISH } from './english';
+import { countPhrase, listedPhrase, phrase, phrases, translated, withoutMarks } from './phrase';
 
 /** A language with its verbs at the end: one more book, with sentences looked up by the English they stand for. */
 const SENTENCES: Readonly<Record<string, string>> = {

@@ -1,6 +1,6 @@
 import type { Message } from '@lintrel/core';
-import { listedPhrase, countPhrase, withoutMarks } from './phrase';
 import type { Formatter } from './formatter';
+import { countPhrase, listedPhrase, withoutMarks } from './phrase';
 
 /** What the sentences of one table are made with: figures as the person reads them, and the words of other codes. */
 export interface SentenceTools extends Formatter {

@@ -2,16 +2,16 @@ import {
   ask,
   EVENT_KINDS,
   exampleInput,
+  faultText,
+  type Message,
   parseFaultText,
   QUESTIONS,
   RULE_CODES,
   SAFETY_CODES,
-  faultText,
-  type Message,
 } from '@lintrel/core';
+import { DEFAULT_PERSON, formatterFor, LANGUAGES, type Person, wordsFor } from '.';
 import { pseudo } from './pseudo';
 import { SAMPLES } from './testing/samples';
-import { LANGUAGES, formatterFor, DEFAULT_PERSON, wordsFor, type Person } from '.';
 
 const INCHES: Person = { length: 'in', temperature: 'F', language: 'en' };
 const samples = Object.entries(SAMPLES).map(([code, values]) => ({ code, values: values as Message['values'] }));

@@ -1,11 +1,11 @@
-import { remedyOf } from '@lintrel/core/front';
 import type { Answer, Message, SeenSide, StationTable } from '@lintrel/core';
+import { remedyOf } from '@lintrel/core/front';
 import type { AnswerWords, AskWords } from './ask';
 import { ENGLISH, type LanguageBook } from './english';
 import type { StationWords } from './english/files';
+import { DEFAULT_PERSON, type Formatter, formatterFor, type Language, type Person } from './formatter';
 import { translated } from './phrase';
 import { PSEUDO } from './pseudo';
-import { formatterFor, DEFAULT_PERSON, type Language, type Person, type Formatter } from './formatter';
 
 /** The words and units of one person. */
 export interface Words extends Formatter {

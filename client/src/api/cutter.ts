@@ -1,4 +1,4 @@
-import { cutStateSchema, type CutState } from '@lintrel/core';
+import { type CutState, cutStateSchema } from '@lintrel/core';
 import { request } from './http';
 
 /** Sends the masks of a saved job to the cutter. */

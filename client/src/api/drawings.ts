@@ -1,11 +1,11 @@
 import {
-  drawingSummarySchema,
-  importedDrawingSchema,
   type DrawingSummary,
+  drawingSummarySchema,
   type ImportDrawing,
   type ImportedDrawing,
+  importedDrawingSchema,
 } from '@lintrel/core';
-import { request, type LongAsk } from './http';
+import { type LongAsk, request } from './http';
 
 /** Has a drawing read: what is in it. */
 export const readDrawing = (text: string, long?: LongAsk): Promise<DrawingSummary> =>

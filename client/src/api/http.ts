@@ -1,4 +1,4 @@
-import { errorSchema, WORK_HEADER, type ApiErrorBody } from '@lintrel/core/front';
+import { type ApiErrorBody, errorSchema, WORK_HEADER } from '@lintrel/core/front';
 import * as v from 'valibot';
 import { clock } from './clock';
 

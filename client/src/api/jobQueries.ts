@@ -1,20 +1,20 @@
 import {
   entryFingerprint,
+  type Finish,
   finishSchema,
   jobSchema,
-  supplySchema,
-  tapeSchema,
-  wholeShelfSchema,
-  type Finish,
+  MS_PER_MINUTE,
   type NewJob,
   type Supply,
+  supplySchema,
   type Tape,
-  MS_PER_MINUTE,
+  tapeSchema,
+  wholeShelfSchema,
 } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
 import * as v from 'valibot';
-import { phrase } from '@lintrel/words';
 import { offerUndo } from '@/device/undo';
 import { request, RequestError } from './http';
 

@@ -1,5 +1,5 @@
 import type { Change } from '@lintrel/core';
-import { onChange, onGap, listen, type LivePage } from './live';
+import { listen, type LivePage, onChange, onGap } from './live';
 
 const asked = (work: (client: Parameters<typeof onChange>[0]) => void): string[] => {
   const keys: string[] = [];

@@ -1,5 +1,5 @@
-import { changeSchema, presenceSchema, type Change, type Presence } from '@lintrel/core/front';
-import { useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { type Change, changeSchema, type Presence, presenceSchema } from '@lintrel/core/front';
+import { type QueryClient, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import * as v from 'valibot';
 import { onPresence } from '@/api/presence';

@@ -1,6 +1,6 @@
-import { jobListSchema, createdSchema } from '@lintrel/core/front';
+import { createdSchema, jobListSchema } from '@lintrel/core/front';
 import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { request, type LongAsk } from './http';
+import { type LongAsk, request } from './http';
 
 // Queries of the first page; those that need the schemas of designs and shelves are in jobQueries.ts.
 

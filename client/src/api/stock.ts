@@ -1,4 +1,4 @@
-import { allReservedSchema, stockMovesSchema, type BookStock, type StockTable } from '@lintrel/core';
+import { allReservedSchema, type BookStock, stockMovesSchema, type StockTable } from '@lintrel/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { newId } from '@/device/newId';
 import { request } from './http';

@@ -2,7 +2,7 @@ import { workAnswerSchema, type WorkProgress } from '@lintrel/core/front';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { newId } from '@/device/newId';
-import { request, type LongAsk } from './http';
+import { type LongAsk, request } from './http';
 
 /** How often one asks how far it is, ms. */
 const ASK_MS = 400;

@@ -1,15 +1,15 @@
 import {
+  type AreaPlan,
   giveFinish,
   givePresent,
   letteringOf,
-  showArea,
-  showLength,
-  type AreaPlan,
   type PartPlan,
   type Shelf,
+  showArea,
+  showLength,
 } from '@lintrel/core';
-import { phrase, countPhrase } from '@lintrel/words';
-import { router, type Href } from 'expo-router';
+import { countPhrase, phrase } from '@lintrel/words';
+import { type Href, router } from 'expo-router';
 import { View } from 'react-native';
 import { useJob } from '@/job/JobContext';
 import { useIsAllowed } from '@/people/who';

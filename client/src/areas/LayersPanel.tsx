@@ -1,4 +1,4 @@
-import { withLayer, PAINT_SYSTEMS, type Finish, messageWithoutValues } from '@lintrel/core';
+import { type Finish, messageWithoutValues, PAINT_SYSTEMS, withLayer } from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { useState } from 'react';
 import { Pick } from '@/forms/Pick';

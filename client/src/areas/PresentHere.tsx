@@ -1,5 +1,5 @@
-import { numberOrNaN } from '@lintrel/core';
 import type { AreaPlan, Part } from '@lintrel/core';
+import { numberOrNaN } from '@lintrel/core';
 import { phrase, SYSTEM_NAMES } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,19 +1,20 @@
 import {
-  withOtherScheme,
-  withoutScheme,
-  withSchemeCopy,
-  withSchemeName,
   compareSchemes,
-  showArea,
-  showMinutes,
   type Design,
+  messageWithoutValues,
   type PartPlan,
   type Plan,
   type Scheme,
   type SchemeComparison,
   type SchemeTotals,
-  messageWithoutValues,
+  showArea,
+  showMinutes,
+  withOtherScheme,
+  withoutScheme,
+  withSchemeCopy,
+  withSchemeName,
 } from '@lintrel/core';
+import type { Words } from '@lintrel/words';
 import { phrase, phrases } from '@lintrel/words';
 import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -21,6 +22,7 @@ import { finalAreas } from '@/drawing/paint';
 import { PartThumb } from '@/drawing/PartThumb';
 import { Typed } from '@/forms/Field';
 import { useJob } from '@/job/JobContext';
+import { useWords } from '@/person/PersonContext';
 import { measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
@@ -28,8 +30,6 @@ import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Typography';
 import { KEEP_AS_IS } from '@/words';
 import { useView } from '@/worker/useSession';
-import { useWords } from '@/person/PersonContext';
-import type { Words } from '@lintrel/words';
 
 const schemeName = (scheme: Scheme, index: number): string => scheme.name ?? phrase`Scheme ${index + 1}`;
 

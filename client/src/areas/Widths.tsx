@@ -1,4 +1,4 @@
-import { withBands, showLength, type Design, type LineOf, messageWithoutValues } from '@lintrel/core';
+import { type Design, type LineOf, messageWithoutValues, showLength, withBands } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,12 +1,12 @@
 import type { Answer, Checked, Question } from '@lintrel/core';
 import { StyleSheet, View } from 'react-native';
+import { useWords } from '@/person/PersonContext';
 import { colour, size, space } from '@/theme/theme';
+import { Icon } from '@/ui/Icon';
 import { Panel } from '@/ui/Screen';
 import { Body, Figure, Title } from '@/ui/Typography';
 import { AnswerPicture } from './AnswerPicture';
 import { AnswerSketch } from './AnswerSketch';
-import { useWords } from '@/person/PersonContext';
-import { Icon } from '@/ui/Icon';
 
 const TONES = {
   good: { icon: 'check-circle-outline', colour: colour.calm },

@@ -1,11 +1,11 @@
-import { showMinutes, type Answer, type PullWindows } from '@lintrel/core';
+import { type Answer, type PullWindows, showMinutes } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import Svg, { Line, Path } from 'react-native-svg';
 import { Rail } from '@/clock/Rail';
 import { ticksIn, tickStep } from '@/clock/ticks';
+import { useWords } from '@/person/PersonContext';
 import { colour } from '@/theme/theme';
 import { PULL_TIMING_WORDS } from '@/words';
-import { useWords } from '@/person/PersonContext';
 
 const WIDTH = 320;
 const HEIGHT = 120;

@@ -4,8 +4,8 @@ import { StyleSheet, View } from 'react-native';
 import Svg, { Circle, G, Path, Text } from 'react-native-svg';
 import { boxRound, openPath } from '@/drawing/path';
 import { fitBoxStill, transformOf } from '@/drawing/view';
-import { colour, font, measure, size } from '@/theme/theme';
 import { useWords } from '@/person/PersonContext';
+import { colour, font, measure, size } from '@/theme/theme';
 
 const TONES: Readonly<
   Record<SketchStroke['tone'], { readonly fill: string; readonly stroke: string; readonly dp: number }>

@@ -1,15 +1,15 @@
-import { faultText, type Fault, type Key, type Question, type Shelf } from '@lintrel/core';
-import { phrase } from '@lintrel/words';
+import { type Fault, faultText, type Key, type Question, type Shelf } from '@lintrel/core';
 import type { QuestionWords } from '@lintrel/words';
+import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { ColourInput } from '@/forms/ColourInput';
 import { Typed } from '@/forms/Field';
 import { Pick } from '@/forms/Pick';
+import { useWords } from '@/person/PersonContext';
 import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
-import type { QuestionState } from './useQuestion';
-import { useWords } from '@/person/PersonContext';
 import { OPTIONAL } from '@/words';
+import type { QuestionState } from './useQuestion';
 
 /** More things to choose from than these are folded away. */
 const MOST_IN_SIGHT = 5;

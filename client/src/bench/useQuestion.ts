@@ -1,4 +1,4 @@
-import { ask, exampleInput, type Answer, type Checked, type Question, type Shelf, type Way } from '@lintrel/core';
+import { type Answer, ask, type Checked, exampleInput, type Question, type Shelf, type Way } from '@lintrel/core';
 import { useState } from 'react';
 
 /** A question being asked: what is typed, and what it answers right now. */

@@ -1,6 +1,6 @@
 import type { AirAnswer } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
-import { router, type Href } from 'expo-router';
+import { type Href, router } from 'expo-router';
 import { useIsAllowed } from '@/people/who';
 import { useWords } from '@/person/PersonContext';
 import { Action } from '@/ui/Action';

@@ -1,10 +1,10 @@
+import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
+import { clockOf } from '@/clock/dayTime';
 import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
 import { Panel } from '@/ui/Screen';
 import { Heading, Small } from '@/ui/Typography';
-import { clockOf } from '@/clock/dayTime';
-import { phrase } from '@lintrel/words';
 import type { AlarmSetting } from './alarms';
 
 const QUIET = [

@@ -1,4 +1,4 @@
-import { keptShopDaySchema, MS_PER_DAY, shopDaySchema, type KeptShopDay, type ShopDay } from '@lintrel/core';
+import { type KeptShopDay, keptShopDaySchema, MS_PER_DAY, type ShopDay, shopDaySchema } from '@lintrel/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { router } from 'expo-router';
 import { useState } from 'react';

@@ -1,5 +1,5 @@
-import { minutesAnswerSchema, type MinutesAnswer } from '@lintrel/core';
-import { phrase, countPhrase, SORT_NAMES } from '@lintrel/words';
+import { type MinutesAnswer, minutesAnswerSchema } from '@lintrel/core';
+import { countPhrase, phrase, SORT_NAMES } from '@lintrel/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { StyleSheet, View } from 'react-native';
 import { request } from '@/api/http';

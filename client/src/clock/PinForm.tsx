@@ -1,4 +1,4 @@
-import { MS_PER_DAY, type DayAnswer, type DayWorkAnswer } from '@lintrel/core/front';
+import { type DayAnswer, type DayWorkAnswer, MS_PER_DAY } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';

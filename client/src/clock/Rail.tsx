@@ -1,8 +1,8 @@
 import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
+import { useWords } from '@/person/PersonContext';
 import { colour, font, measure, size, space } from '@/theme/theme';
 import { Text } from '@/ui/Text';
-import { useWords } from '@/person/PersonContext';
 
 export interface Band {
   readonly key: string;

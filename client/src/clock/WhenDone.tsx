@@ -1,14 +1,14 @@
-import { dayAnswerSchema, type DayAnswer } from '@lintrel/core';
+import { type DayAnswer, dayAnswerSchema } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
-import { RequestError, request } from '@/api/http';
+import { request, RequestError } from '@/api/http';
 import { useLongWork } from '@/api/useLongWork';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
+import { Body, Heading, Small } from '@/ui/Typography';
 import { useNow } from '@/ui/useNow';
 import { WorkNote } from '@/ui/WorkNote';
-import { Body, Heading, Small } from '@/ui/Typography';
 import { clockTime } from '@/words';
 import { WorkAhead } from './WorkAhead';
 

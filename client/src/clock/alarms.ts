@@ -1,4 +1,4 @@
-import { remedyOf, MS_PER_MINUTE, windowState, type JobSummary, type RunningWindow } from '@lintrel/core/front';
+import { type JobSummary, MS_PER_MINUTE, remedyOf, type RunningWindow, windowState } from '@lintrel/core/front';
 
 /** Alarm settings of a device. */
 export interface AlarmSetting {

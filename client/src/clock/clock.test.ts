@@ -1,5 +1,5 @@
 import type { JobSummary } from '@lintrel/core/front';
-import { alarmsAt, isQuiet, DEFAULT_ALARM } from './alarms';
+import { alarmsAt, DEFAULT_ALARM, isQuiet } from './alarms';
 import { clockOf, hoursOf, readClock, readHours } from './dayTime';
 
 const MINUTE = 60_000;

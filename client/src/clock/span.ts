@@ -1,4 +1,4 @@
-import { windowState, type RunningWindow } from '@lintrel/core/front';
+import { type RunningWindow, windowState } from '@lintrel/core/front';
 import { phrase, type Words } from '@lintrel/words';
 import { clockTime, countdown } from '@/words';
 

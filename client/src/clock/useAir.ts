@@ -1,13 +1,13 @@
 import {
+  type AirAnswer,
   airAnswerSchema,
   currentWindow,
+  type JobSummary,
   measuredOf,
   MS_PER_MINUTE,
   NO_AIR,
-  windowInAir,
-  type AirAnswer,
-  type JobSummary,
   type ShopAir,
+  windowInAir,
 } from '@lintrel/core/front';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';

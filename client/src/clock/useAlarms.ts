@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import * as v from 'valibot';
 import { useWords } from '@/person/PersonContext';
 import { clockTime } from '@/words';
-import { alarmsAt, isQuiet, DEFAULT_ALARM, type Alarm, type AlarmSetting } from './alarms';
+import { type Alarm, alarmsAt, type AlarmSetting, DEFAULT_ALARM, isQuiet } from './alarms';
 
 const KEY = 'lintrel.alarm';
 const settingSchema = v.object({ on: v.boolean(), quietFromMin: v.number(), quietToMin: v.number() });

@@ -1,15 +1,15 @@
-import { showMinutes, type AimOrder } from '@lintrel/core';
+import { type AimOrder, showMinutes } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useJob } from '@/job/JobContext';
+import { useWords } from '@/person/PersonContext';
 import { colour, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Row, Rows, Swatch } from '@/ui/Row';
 import { Body, Small } from '@/ui/Typography';
 import { useView } from '@/worker/useSession';
 import { AIM_WORDS } from './aimWords';
-import { useWords } from '@/person/PersonContext';
 
 /** How the order changes with what is wanted most: all four side by side, each to be taken. */
 export function Aims({ onWish }: { onWish: (wish: AimOrder['wish']) => void }) {

@@ -1,13 +1,13 @@
 import {
   edgeSection,
+  type LineItem,
+  type LineSpot,
   maxOf,
+  type PartPlan,
+  type Plan,
   ridgeAt,
   showLength,
   sidesAt,
-  type LineItem,
-  type LineSpot,
-  type PartPlan,
-  type Plan,
   type StagePlan,
 } from '@lintrel/core';
 import { phrase } from '@lintrel/words';

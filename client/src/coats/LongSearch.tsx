@@ -1,4 +1,4 @@
-import { withChoices, type Design, messageWithoutValues } from '@lintrel/core';
+import { type Design, messageWithoutValues, withChoices } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { ProgressBar } from 'react-native-paper';

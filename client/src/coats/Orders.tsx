@@ -1,28 +1,28 @@
 import {
+  type Aim,
+  AIMS,
+  messageWithoutValues,
+  type Plan,
+  RULE_OF_THUMB,
+  type SequenceSummary,
+  showMinutes,
   withChoices,
   withOrder,
-  RULE_OF_THUMB,
-  showMinutes,
-  AIMS,
-  type Plan,
-  type SequenceSummary,
-  type Aim,
-  messageWithoutValues,
 } from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { useJob } from '@/job/JobContext';
+import { useWords } from '@/person/PersonContext';
 import { colour, measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Swatch } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Typography';
-import { LongSearch } from './LongSearch';
-import { Price } from './Pins';
 import { Aims } from './Aims';
 import { AIM_WORDS } from './aimWords';
-import { useWords } from '@/person/PersonContext';
+import { LongSearch } from './LongSearch';
+import { Price } from './Pins';
 
 /** The orders found, side by side, by what is wanted most. */
 export function Orders({ plan }: { plan: Plan }) {

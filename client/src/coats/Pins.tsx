@@ -1,27 +1,27 @@
 import {
-  withoutOrder,
-  pinArea,
-  pinnedOpen,
-  showMinutes,
   type AreaPlan,
   type ChoicePrice,
   type Design,
-  type PartPlan,
-  type Plan,
-  type StagePlan,
   messageWithoutValues,
+  type PartPlan,
+  pinArea,
+  pinnedOpen,
+  type Plan,
+  showMinutes,
+  type StagePlan,
+  withoutOrder,
 } from '@lintrel/core';
+import type { Words } from '@lintrel/words';
 import { phrase, phrases } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { useJob } from '@/job/JobContext';
+import { useWords } from '@/person/PersonContext';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Panel } from '@/ui/Screen';
 import { Heading, Small } from '@/ui/Typography';
 import { freeAreas } from './StageFacts';
-import { useWords } from '@/person/PersonContext';
-import type { Words } from '@lintrel/words';
 
 type Pinned = 'free' | 'open' | 'covered';
 

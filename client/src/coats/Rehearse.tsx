@@ -1,14 +1,14 @@
-import { rehearsal, showMinutes, type Moment, type Plan } from '@lintrel/core';
+import { type Moment, type Plan, rehearsal, showMinutes } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { RangeInput } from '@/forms/RangeInput';
 import { useJob } from '@/job/JobContext';
+import { useWords } from '@/person/PersonContext';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Panel } from '@/ui/Screen';
 import { Figure, Heading, Small } from '@/ui/Typography';
-import { useWords } from '@/person/PersonContext';
 
 /** Time per moment while the rehearsal plays, ms. */
 const MOMENT_MS = 700;

@@ -1,11 +1,11 @@
 import {
-  withChoices,
-  isModelScale,
   type Design,
   type DesignChoices,
-  type Plan,
-  numberOrNaN,
+  isModelScale,
   messageWithoutValues,
+  numberOrNaN,
+  type Plan,
+  withChoices,
 } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
@@ -87,19 +87,26 @@ export function RulesPanel({ plan }: { plan: Plan }) {
       />
       <MostStages key={choices.mostStages} design={design} onChange={(mostStages) => set({ mostStages })} />
       <Equals key={choices.equalPercent} design={design} onChange={(equalPercent) => set({ equalPercent })} />
-      {(choices.vouched ?? []).map(({ lower, upper, note }, index) => (
-        <View key={`${lower} ${upper}`} style={styles.row}>
-          <Body style={styles.shrink}>{phrase`${upper} over ${lower}: ${note}`}</Body>
-          <Action
-            rank="quiet"
-            label="Take back"
-            onPress={() => set({ vouched: choices.vouched?.filter((_, pairIndex) => pairIndex !== index) })}
-          />
-        </View>
-      ))}
+      <Vouched vouched={choices.vouched ?? []} onChange={(vouched) => set({ vouched })} />
       <Action rank="quiet" label="Close the rules" onPress={() => setOpen(false)} />
     </Panel>
   );
+}
+
+type Vouching = NonNullable<DesignChoices['vouched']>;
+
+/** Pairs of finishes somebody has vouched for. */
+function Vouched({ vouched, onChange }: { vouched: Vouching; onChange: (vouched: Vouching) => void }) {
+  return vouched.map(({ lower, upper, note }, index) => (
+    <View key={`${lower} ${upper}`} style={styles.row}>
+      <Body style={styles.shrink}>{phrase`${upper} over ${lower}: ${note}`}</Body>
+      <Action
+        rank="quiet"
+        label="Take back"
+        onPress={() => onChange(vouched.filter((_, pairIndex) => pairIndex !== index))}
+      />
+    </View>
+  ));
 }
 
 type Pair = readonly [string, string];

@@ -1,25 +1,25 @@
 import {
-  withVouchedPair,
   coatSteps,
-  showMinutes,
   type Finish,
+  messageWithoutValues,
   type PartPlan,
   type Plan,
   type PrepareTask,
+  showMinutes,
   type StagePlan,
-  messageWithoutValues,
+  withVouchedPair,
 } from '@lintrel/core';
+import { countPhrase, listedPhrase, phrase, phrases } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Typed } from '@/forms/Field';
 import { useJob } from '@/job/JobContext';
+import { useWords } from '@/person/PersonContext';
 import { colour, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Rows, Swatch } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Typography';
-import { useWords } from '@/person/PersonContext';
-import { phrase, phrases, listedPhrase, countPhrase } from '@lintrel/words';
 
 const LAYER_WORDS: Readonly<Record<StagePlan['layer'], string>> = {
   primer: ' (under everything)',

@@ -5,9 +5,9 @@ import { finalAreas, stageAreas } from '@/drawing/paint';
 import { PartThumb } from '@/drawing/PartThumb';
 import { PieceThumb } from '@/drawing/PieceThumb';
 import { useJob } from '@/job/JobContext';
+import { useWords } from '@/person/PersonContext';
 import { colour, measure, space } from '@/theme/theme';
 import { Small } from '@/ui/Typography';
-import { useWords } from '@/person/PersonContext';
 
 const touches = (stage: StagePlan, part: PartPlan): boolean =>
   stage.pictures.some((picture) => picture.part === part.id && picture.areas.some(({ open }) => open));

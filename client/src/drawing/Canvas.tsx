@@ -1,21 +1,21 @@
-import { memo, useEffect, useId, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
-import { PanResponder, StyleSheet, View, type GestureResponderEvent, type LayoutChangeEvent } from 'react-native';
+import { memo, type ReactNode, useEffect, useId, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { type GestureResponderEvent, type LayoutChangeEvent, PanResponder, StyleSheet, View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import Svg, { Circle, G, Use } from 'react-native-svg';
+import { useWords } from '@/person/PersonContext';
 import { colour, measure, space } from '@/theme/theme';
 import { newObservable, type Observable } from './observable';
 import {
   fitBox,
+  type Frame,
   handleAt,
   panBy,
   placeAt,
-  transformOf,
-  zoomBy,
-  type Frame,
   type SheetBox,
+  transformOf,
   type View as Shown,
+  zoomBy,
 } from './view';
-import { useWords } from '@/person/PersonContext';
 
 /** A point of the drawing that can be taken hold of. */
 export interface CanvasHandle {

@@ -1,4 +1,4 @@
-import type { PartPlan, EdgeContextKind } from '@lintrel/core';
+import type { EdgeContextKind, PartPlan } from '@lintrel/core';
 import { G, Path } from 'react-native-svg';
 import { colour } from '@/theme/theme';
 import { openPath, ringPath } from './path';

@@ -1,4 +1,4 @@
-import type { Finish, PartPlan, LineItem, SprayArrow, TapeKind } from '@lintrel/core';
+import type { Finish, LineItem, PartPlan, SprayArrow, TapeKind } from '@lintrel/core';
 import type { ReactNode } from 'react';
 import { Circle, G, Path, Pattern } from 'react-native-svg';
 import { colour } from '@/theme/theme';

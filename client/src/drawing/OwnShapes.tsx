@@ -1,4 +1,4 @@
-import { pieceCorners, type OwnItem } from '@lintrel/core';
+import { type OwnItem, pieceCorners } from '@lintrel/core';
 import { G, Path } from 'react-native-svg';
 import { colour } from '@/theme/theme';
 import { openPath, ringPath } from './path';

@@ -1,7 +1,8 @@
 import type { PartPlan } from '@lintrel/core';
 import Svg, { G } from 'react-native-svg';
-import { PartPicture, type DrawnArea } from './PartDrawing';
+import { PartPicture } from './PartDrawing';
 import { boxRound } from './path';
+import type { DrawnArea } from './shapes';
 import { fitBoxStill, transformOf } from './view';
 
 /** A small still picture of a part. */

@@ -1,7 +1,7 @@
 import type { PartPlan } from '@lintrel/core';
 import { StyleSheet, View } from 'react-native';
 import { PartThumb } from './PartThumb';
-import type { DrawnArea } from './PartDrawing';
+import type { DrawnArea } from './shapes';
 
 /** A small still picture of the whole piece: its parts side by side. */
 export function PieceThumb({

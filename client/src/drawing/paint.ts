@@ -1,5 +1,5 @@
 import type { AreaPlan, Finish, Moment, PartPlan, Plan, Shelf, StagePlan } from '@lintrel/core';
-import type { DrawnArea } from './PartDrawing';
+import type { DrawnArea } from './shapes';
 
 const effects = new WeakMap<Shelf, Map<string, Finish['effect']>>();
 

@@ -1,4 +1,4 @@
-import { maxOf, minOf, type AreaPlan, type Coordinates } from '@lintrel/core';
+import { type AreaPlan, type Coordinates, maxOf, minOf } from '@lintrel/core';
 
 /** A point, with any further values. */
 type Place = readonly [number, number, ...number[]];

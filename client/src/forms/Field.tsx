@@ -1,11 +1,11 @@
 import { decimalPointOf } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { useId } from 'react';
-import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
+import { type Control, Controller, type FieldPath, type FieldValues } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
-import { colour, font, measure, size } from '@/theme/theme';
 import { useFaultWords, useWords } from '@/person/PersonContext';
+import { colour, font, measure, size } from '@/theme/theme';
 
 interface TypedProps {
   readonly label: string;

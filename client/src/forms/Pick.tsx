@@ -2,13 +2,13 @@ import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { HelperText } from 'react-native-paper';
+import { useFaultWords, useWords } from '@/person/PersonContext';
 import { colour, font, measure, size, space } from '@/theme/theme';
+import { Icon } from '@/ui/Icon';
 import { Swatch } from '@/ui/Row';
 import { Text } from '@/ui/Text';
-import { useFaultWords, useWords } from '@/person/PersonContext';
-import { Icon } from '@/ui/Icon';
 
-export interface PickOption<T extends string> {
+interface PickOption<T extends string> {
   readonly value: T;
   readonly label: string;
   readonly colour?: string;

@@ -1,5 +1,5 @@
-import type { FieldPath, FieldValues, UseFormSetError } from 'react-hook-form';
 import { faultText } from '@lintrel/core';
+import type { FieldPath, FieldValues, UseFormSetError } from 'react-hook-form';
 import { RequestError } from '@/api/http';
 
 /** Puts the server's faults at the fields they belong to; returns the message for those that have no field. */

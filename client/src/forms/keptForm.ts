@@ -12,7 +12,7 @@ interface Kept {
 }
 
 /** What was typed into a form that was opened with the same; null where nothing was. */
-export function readKept(key: string, opened: string): unknown {
+function readKept(key: string, opened: string): unknown {
   try {
     const kept = JSON.parse(sessionStorage.getItem(PREFIX + key) ?? 'null') as Kept | null;
     return kept?.of === opened ? kept.values : null;
@@ -22,7 +22,7 @@ export function readKept(key: string, opened: string): unknown {
 }
 
 /** Keeps the input, unless it equals the opened values. */
-export function keepTyped(key: string, opened: string, values: unknown): void {
+function keepTyped(key: string, opened: string, values: unknown): void {
   try {
     if (JSON.stringify(values) === opened) sessionStorage.removeItem(PREFIX + key);
     else sessionStorage.setItem(PREFIX + key, JSON.stringify({ of: opened, values } satisfies Kept));
@@ -32,7 +32,7 @@ export function keepTyped(key: string, opened: string, values: unknown): void {
 }
 
 /** Discards the input of a form, after saving or on request. */
-export function forgetTyped(key: string): void {
+function forgetTyped(key: string): void {
   try {
     sessionStorage.removeItem(PREFIX + key);
   } catch {

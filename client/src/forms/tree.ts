@@ -1,11 +1,11 @@
 import {
+  type Fault,
+  firstItem,
+  type LengthContext,
+  type Message,
   pathText,
   readLength,
   readNumber,
-  type Fault,
-  type LengthContext,
-  type Message,
-  firstItem,
 } from '@lintrel/core';
 import { lengthText } from './lengthText';
 

@@ -1,11 +1,11 @@
 import {
+  faultText,
+  type LengthContext,
   readHumidity,
+  type Reading,
   readLength,
   readNumber,
   readTemperature,
-  faultText,
-  type LengthContext,
-  type Reading,
 } from '@lintrel/core';
 import * as v from 'valibot';
 

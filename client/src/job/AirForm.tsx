@@ -1,6 +1,5 @@
+import { AIR_MOVEMENTS, type AirMovement, type Climate, climateSchema } from '@lintrel/core';
 import { useMemo } from 'react';
-import { AIR_MOVEMENTS, climateSchema, type AirMovement, type Climate } from '@lintrel/core';
-import { resolverOf } from '@/forms/resolver';
 import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import * as v from 'valibot';
@@ -8,13 +7,14 @@ import { Field } from '@/forms/Field';
 import { showFirstFault } from '@/forms/firstFault';
 import { useKeptForm } from '@/forms/keptForm';
 import { KeptNote } from '@/forms/KeptNote';
-import { useJob } from './JobContext';
+import { resolverOf } from '@/forms/resolver';
 import { temperatureText } from '@/forms/temperatureText';
 import { typedHumidity, typedTemperature } from '@/forms/typed';
+import { usePerson } from '@/person/PersonContext';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
-import { usePerson } from '@/person/PersonContext';
+import { useJob } from './JobContext';
 
 const { airC, rhPercent, movement } = climateSchema.entries;
 /** Whether a place has the air of where it is sprayed. */

@@ -1,18 +1,18 @@
 import {
-  restingAir,
-  returnToService,
   dryingBuildUm,
   finishesById,
+  type JobKind,
+  restingAir,
+  returnToService,
+  type Service,
   SERVICES,
   showMinutes,
-  type JobKind,
-  type Service,
 } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
-import { useJob } from './JobContext';
 import { Row, Rows } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Typography';
+import { useJob } from './JobContext';
 
 const SERVICE_WORDS: Readonly<Record<Service, string>> = {
   hardware: 'Fittings and hardware on',

@@ -9,8 +9,8 @@ import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
-import { Heading, Small } from '@/ui/Typography';
 import { SecretAddress } from '@/ui/SecretAddress';
+import { Heading, Small } from '@/ui/Typography';
 import { dayAndTime } from '@/words';
 
 /** What a customer may look at: an address that shows how the job will look and how far it is, until it is called back. */

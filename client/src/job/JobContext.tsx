@@ -1,17 +1,17 @@
 import type { Design, EditMessage, Job, Shelf } from '@lintrel/core';
-import { createContext, useContext, useEffect, useRef, useState, type PropsWithChildren } from 'react';
+import { createContext, type PropsWithChildren, useContext, useEffect, useRef, useState } from 'react';
 import { useJobQuery, useShelf } from '@/api/jobQueries';
+import { useIsAllowed } from '@/people/who';
+import { usePerson } from '@/person/PersonContext';
+import { store } from '@/sync/device';
+import { keepHistory, type KeptJob, readKept } from '@/sync/drafts';
+import { type History, NO_HISTORY, recordStep, stepBack, stepForward } from '@/sync/history';
+import { createSaver, type Saver, type SaverStart, type SaveState } from '@/sync/saving';
+import { savingDevice } from '@/sync/savingDevice';
 import { Action } from '@/ui/Action';
 import { Waiting } from '@/ui/Screen';
 import { session } from '@/worker/jobSession';
-import { useSession, type SessionView } from '@/worker/useSession';
-import { store } from '@/sync/device';
-import { keepHistory, readKept, type KeptJob } from '@/sync/drafts';
-import { createSaver, type Saver, type SaverStart, type SaveState } from '@/sync/saving';
-import { savingDevice } from '@/sync/savingDevice';
-import { NO_HISTORY, recordStep, stepBack, stepForward, type History } from '@/sync/history';
-import { useIsAllowed } from '@/people/who';
-import { usePerson } from '@/person/PersonContext';
+import { type SessionView, useSession } from '@/worker/useSession';
 
 /** The open job: design, results, and saving state. */
 export interface OpenJob extends SessionView {
@@ -39,7 +39,7 @@ export interface OpenJob extends SessionView {
 }
 
 /** A step through what was changed, named by what was done. */
-export interface Step {
+interface Step {
   readonly said: EditMessage;
   readonly go: () => void;
 }
@@ -76,6 +76,68 @@ export function JobProvider({ id, children }: PropsWithChildren<{ id: string }>)
   );
 }
 
+/** Changes and steps wait for each other, since finishes are carried over by the worker in between; until then nothing is saved. */
+function useTurns() {
+  const [pending, setPending] = useState(0);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const chain = useRef(Promise.resolve(true));
+  const inTurn = (turn: () => Promise<void>): Promise<boolean> => {
+    setPending((count) => count + 1);
+    const done = chain.current.then(turn).then(
+      () => null,
+      (error: Error) => error.message,
+    );
+    chain.current = done.then((failed) => {
+      setTrouble(failed);
+      setPending((count) => count - 1);
+      return failed === null;
+    });
+    return chain.current;
+  };
+  return { pending, trouble, inTurn };
+}
+
+/** Saving of a job from the revision it was loaded with, or from a draft kept on this device. */
+function useSaver(
+  id: string,
+  first: LoadedProps['first'],
+  draft: KeptJob['draft'],
+  steps: { readonly current: History },
+) {
+  const [revision, setRevision] = useState(first.revision);
+  const [saved, setSaved] = useState<SaveState>({ kind: 'saved' });
+  /** The revision on screen, or the one it is based on. */
+  const base = useRef(draft?.revision ?? first.revision);
+  const saver = useRef<Saver>(null);
+  const onSaved = (state: SaveState, confirmed: Job | null) => {
+    setSaved(state);
+    if (!confirmed) return;
+    setRevision(confirmed.revision);
+    base.current = confirmed.revision;
+    keepHistory(store, id, base.current, steps.current);
+  };
+  const saveFrom = (start: SaverStart) => {
+    saver.current?.stop();
+    base.current = start.draft?.revision ?? start.revision;
+    saver.current = createSaver(id, start, onSaved, savingDevice);
+  };
+  useEffect(() => {
+    // A history of another revision is dropped: storing the present one must not revive it.
+    keepHistory(store, id, base.current, steps.current);
+    saveFrom({ revision: first.revision, draft });
+    return () => saver.current?.stop();
+    // A job is loaded once; later revisions come by way of the saver.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [id]);
+  return { saver, base, saved, setSaved, revision, setRevision, saveFrom };
+}
+
+/** The last of some steps, to be gone; null if there is none. */
+const stepOf = (steps: History['past'], go: () => void): Step | null => {
+  const last = steps.at(-1);
+  return last ? { said: last.said, go } : null;
+};
+
 interface LoadedProps {
   readonly id: string;
   readonly first: { readonly revision: number; readonly design: Design };
@@ -89,39 +151,12 @@ function Loaded({ id, first, kept, shelf, children }: PropsWithChildren<LoadedPr
   const mayPlan = useIsAllowed()('plan');
   const { draft } = kept;
   const [design, setDesign] = useState(draft?.design ?? first.design);
-  const [revision, setRevision] = useState(first.revision);
-  const [saved, setSaved] = useState<SaveState>({ kind: 'saved' });
   const [offered, setOffered] = useState<EditMessage | null>(null);
-  const [pending, setPending] = useState(0);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { pending, trouble, inTurn } = useTurns();
   const [history, setHistory] = useState<History>(() => kept.historyOf(draft?.revision ?? first.revision));
   const steps = useRef(history);
-  /** The revision on screen, or the one it is based on. */
-  const base = useRef(draft?.revision ?? first.revision);
+  const { saver, base, saved, setSaved, revision, setRevision, saveFrom } = useSaver(id, first, draft, steps);
   const newest = useRef(design);
-  const saver = useRef<Saver>(null);
-  const chain = useRef(Promise.resolve(true));
-
-  const saveFrom = (start: SaverStart) => {
-    saver.current?.stop();
-    base.current = start.draft?.revision ?? start.revision;
-    const tell = (state: SaveState, confirmed: Job | null) => {
-      setSaved(state);
-      if (!confirmed) return;
-      setRevision(confirmed.revision);
-      base.current = confirmed.revision;
-      keepHistory(store, id, base.current, steps.current);
-    };
-    saver.current = createSaver(id, start, tell, savingDevice);
-  };
-  useEffect(() => {
-    // A history of another revision is dropped: storing the present one must not revive it.
-    keepHistory(store, id, base.current, steps.current);
-    saveFrom({ revision: first.revision, draft });
-    return () => saver.current?.stop();
-    // A job is loaded once; later revisions come by way of the saver.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [id]);
 
   const show = (next: Design) => {
     newest.current = next;
@@ -131,20 +166,6 @@ function Loaded({ id, first, kept, shelf, children }: PropsWithChildren<LoadedPr
     steps.current = next;
     setHistory(next);
     keepHistory(store, id, base.current, next);
-  };
-  /** Changes and steps wait for each other, since finishes are carried over by the worker in between; until then nothing is saved. */
-  const inTurn = (turn: () => Promise<void>): Promise<boolean> => {
-    setPending((count) => count + 1);
-    const done = chain.current.then(turn).then(
-      () => null,
-      (error: Error) => error.message,
-    );
-    chain.current = done.then((failed) => {
-      setTrouble(failed);
-      setPending((count) => count - 1);
-      return failed === null;
-    });
-    return chain.current;
   };
   const walk = (step: typeof stepBack) =>
     void inTurn(async () => {
@@ -183,13 +204,6 @@ function Loaded({ id, first, kept, shelf, children }: PropsWithChildren<LoadedPr
     } else saver.current?.rebase(saved.current.revision);
   };
   const followed = useSession(id, design, shelf);
-  const undo =
-    history.past.length > 0 ? { said: history.past[history.past.length - 1]!.said, go: () => walk(stepBack) } : null;
-  const redo =
-    history.future.length > 0
-      ? { said: history.future[history.future.length - 1]!.said, go: () => walk(stepForward) }
-      : null;
-  const undoable = offered ? { said: offered, undo: () => walk(stepBack), dismiss: () => setOffered(null) } : null;
   return (
     <Context.Provider
       value={{
@@ -202,9 +216,9 @@ function Loaded({ id, first, kept, shelf, children }: PropsWithChildren<LoadedPr
         changeError: trouble,
         saved: pending > 0 && saved.kind === 'saved' ? { kind: 'saving' } : saved,
         change,
-        undo,
-        redo,
-        undoable,
+        undo: stepOf(history.past, () => walk(stepBack)),
+        redo: stepOf(history.future, () => walk(stepForward)),
+        undoable: offered && { said: offered, undo: () => walk(stepBack), dismiss: () => setOffered(null) },
         settleStale,
       }}
     >

@@ -1,4 +1,4 @@
-import { newestDesignSchema, numberBetween, neighbourPart, RULE_OF_THUMB, type Design } from '@lintrel/core';
+import { type Design, neighbourPart, newestDesignSchema, numberBetween, RULE_OF_THUMB } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';

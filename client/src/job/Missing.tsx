@@ -1,4 +1,4 @@
-import { router, type Href } from 'expo-router';
+import { type Href, router } from 'expo-router';
 import { Action } from '@/ui/Action';
 import { Panel } from '@/ui/Screen';
 import { Body } from '@/ui/Typography';

@@ -1,5 +1,5 @@
-import { useState } from 'react';
 import type { PartPlan } from '@lintrel/core';
+import { useState } from 'react';
 import { Choice } from '@/ui/Choice';
 
 /**

@@ -2,9 +2,9 @@ import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { colour, size, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
+import { Icon } from '@/ui/Icon';
 import { Body, Small } from '@/ui/Typography';
 import { useJob } from './JobContext';
-import { Icon } from '@/ui/Icon';
 
 const LOOK = {
   saved: { icon: 'check', words: 'Saved' },

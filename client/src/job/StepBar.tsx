@@ -1,9 +1,9 @@
-import { Link, usePathname, type Href } from 'expo-router';
+import { type Href, Link, usePathname } from 'expo-router';
 import { ScrollView, StyleSheet } from 'react-native';
-import { colour, font, measure, size, space } from '@/theme/theme';
-import { STEPS } from '@/words';
-import { Text } from '@/ui/Text';
 import { useWords } from '@/person/PersonContext';
+import { colour, font, measure, size, space } from '@/theme/theme';
+import { Text } from '@/ui/Text';
+import { STEPS } from '@/words';
 
 /** On a phone the bar is wider than the screen: the current step is scrolled into view. */
 const intoView = (link: unknown) =>

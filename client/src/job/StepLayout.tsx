@@ -1,13 +1,13 @@
-import { useState, type PropsWithChildren, type ReactNode } from 'react';
 import type { PartPlan } from '@lintrel/core';
+import { type PropsWithChildren, type ReactNode, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { boxRound } from '@/drawing/path';
 import { heightFor } from '@/drawing/view';
+import { useWords } from '@/person/PersonContext';
 import { colour, measure, size, space } from '@/theme/theme';
 import { useLow, useWide } from '@/theme/useWide';
-import { Small } from '@/ui/Typography';
-import { useWords } from '@/person/PersonContext';
 import { Icon } from '@/ui/Icon';
+import { Small } from '@/ui/Typography';
 
 interface StepLayoutProps {
   /** The part, large; left out where a step has nothing to draw. */

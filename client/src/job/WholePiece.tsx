@@ -1,16 +1,16 @@
-import type { ViewPoint, Picture } from '@lintrel/core';
+import type { Picture, ViewPoint } from '@lintrel/core';
 import { useMemo, useRef, useState } from 'react';
 import { PanResponder, StyleSheet, View } from 'react-native';
 import Svg, { G, Path } from 'react-native-svg';
+import { openPath, ringPath } from '@/drawing/path';
+import { fitBoxStill, transformOf } from '@/drawing/view';
 import { useJob } from '@/job/JobContext';
+import { useWords } from '@/person/PersonContext';
 import { colour, measure, space } from '@/theme/theme';
 import { useWide } from '@/theme/useWide';
 import { Choice } from '@/ui/Choice';
 import { Small } from '@/ui/Typography';
 import { useView } from '@/worker/useSession';
-import { openPath, ringPath } from '@/drawing/path';
-import { fitBoxStill, transformOf } from '@/drawing/view';
-import { useWords } from '@/person/PersonContext';
 
 const SLANTED = { turnDeg: 32, riseDeg: 22 } as const;
 const VIEWS = [

@@ -1,5 +1,5 @@
 import type { ApiErrorBody } from '@lintrel/core';
-import { longAsk, STOPPED, type LongAsk } from '@/api/http';
+import { type LongAsk, longAsk, STOPPED } from '@/api/http';
 
 const NO_SERVER = 'The file could not be fetched: the server does not answer. Try again when it is back.';
 

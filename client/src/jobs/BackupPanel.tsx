@@ -1,15 +1,15 @@
-import { backupsSchema, MS_PER_DAY, MS_PER_MINUTE, type BackupFailure } from '@lintrel/core/front';
-import { phrase, countPhrase } from '@lintrel/words';
+import { type BackupFailure, backupsSchema, MS_PER_DAY, MS_PER_MINUTE } from '@lintrel/core/front';
+import { countPhrase, phrase } from '@lintrel/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { request } from '@/api/http';
 import { Typed } from '@/forms/Field';
-import { useIsAllowed, useCurrentPerson } from '@/people/who';
+import { useCurrentPerson, useIsAllowed } from '@/people/who';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
-import { useNow } from '@/ui/useNow';
 import { Body, Heading, Small } from '@/ui/Typography';
+import { useNow } from '@/ui/useNow';
 import { countdown, dayAndTime } from '@/words';
 
 /** Older than this something is wrong with them. */

@@ -1,16 +1,16 @@
 import { createdSchema, type JobSummary } from '@lintrel/core/front';
-import { phrase, countPhrase } from '@lintrel/words';
+import { countPhrase, phrase } from '@lintrel/words';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { request } from '@/api/http';
+import { offerUndo } from '@/device/undo';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Unfolded } from '@/ui/Row';
 import { Small } from '@/ui/Typography';
-import { offerUndo } from '@/device/undo';
 
 type What = 'archive' | 'delete';
 

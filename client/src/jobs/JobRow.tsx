@@ -1,15 +1,15 @@
-import { decidingWindow, windowState, type JobSummary } from '@lintrel/core/front';
-import { phrase, JOB_NAMES } from '@lintrel/words';
+import { decidingWindow, type JobSummary, windowState } from '@lintrel/core/front';
+import { JOB_NAMES, phrase } from '@lintrel/words';
 import { router } from 'expo-router';
-import { nextChange, timeWords } from '@/clock/span';
 import { StyleSheet, View } from 'react-native';
 import { IconButton } from 'react-native-paper';
+import { nextChange, timeWords } from '@/clock/span';
+import { useWords } from '@/person/PersonContext';
 import { colour, measure, size } from '@/theme/theme';
+import { Icon } from '@/ui/Icon';
 import { Row } from '@/ui/Row';
 import { Body, Heading, Small } from '@/ui/Typography';
 import { clockTime, STATE_WORDS } from '@/words';
-import { useWords } from '@/person/PersonContext';
-import { Icon } from '@/ui/Icon';
 
 const ICONS = { planning: 'pencil-outline', 'in-shop': 'hammer-wrench', finished: 'check-circle-outline' } as const;
 

@@ -1,5 +1,5 @@
 import { ownShopSchema } from '@lintrel/core/front';
-import { phrase, countPhrase } from '@lintrel/words';
+import { countPhrase, phrase } from '@lintrel/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { request } from '@/api/http';

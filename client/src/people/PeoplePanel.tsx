@@ -1,4 +1,4 @@
-import { newPersonSchema, peopleSchema, personSchema, ROLES, type Role } from '@lintrel/core/front';
+import { newPersonSchema, peopleSchema, personSchema, type Role, ROLES } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -13,8 +13,8 @@ import { Notice } from '@/ui/Notice';
 import { Row, Rows, Unfolded } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Typography';
-import { ROLE_MEANINGS, ROLE_NAMES } from './roles';
 import { RefusalNote } from './RefusalNote';
+import { ROLE_MEANINGS, ROLE_NAMES } from './roles';
 
 /** Who works here, and letting others in. */
 export function PeoplePanel() {

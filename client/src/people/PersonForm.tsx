@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
+import { usePerson } from '@/person/PersonContext';
 import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
-import { usePerson } from '@/person/PersonContext';
 
 /** Units the person at this device reads and types in: no job is changed by them. */
 export function PersonForm() {

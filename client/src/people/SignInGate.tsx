@@ -1,5 +1,5 @@
-import { router, usePathname, type Href } from 'expo-router';
-import { useEffect, useRef, type PropsWithChildren } from 'react';
+import { type Href, router, usePathname } from 'expo-router';
+import { type PropsWithChildren, useEffect, useRef } from 'react';
 import { SignIn } from './SignIn';
 import { useCurrentPerson } from './who';
 

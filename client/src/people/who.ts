@@ -1,16 +1,16 @@
 import {
-  isAllowed,
-  currentPersonSchema,
-  MS_PER_MINUTE,
   type CurrentPerson,
+  currentPersonSchema,
+  isAllowed,
+  MS_PER_MINUTE,
   type Permission,
 } from '@lintrel/core/front';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { request, signedOut } from '@/api/http';
 import { deviceName } from '@/device/deviceName';
-import { outbox, store } from '@/sync/device';
 import { forgetAllTyped } from '@/forms/keptForm';
+import { outbox, store } from '@/sync/device';
 import { setHands } from '@/sync/deviceHolder';
 
 /** The current person, and whether signing in is required. */

@@ -1,6 +1,6 @@
 import { parseFaultText } from '@lintrel/core/front';
-import { wordsFor, type Person, type Words } from '@lintrel/words';
-import { createContext, useCallback, useContext, useMemo, useState, type PropsWithChildren } from 'react';
+import { type Person, type Words, wordsFor } from '@lintrel/words';
+import { createContext, type PropsWithChildren, useCallback, useContext, useMemo, useState } from 'react';
 import { keepPerson, readPerson } from './person';
 
 interface PersonValue {

@@ -1,4 +1,4 @@
-import { LANGUAGES, DEFAULT_PERSON, type Person } from '@lintrel/words';
+import { DEFAULT_PERSON, LANGUAGES, type Person } from '@lintrel/words';
 import * as v from 'valibot';
 
 const KEY = 'lintrel.person';

@@ -1,13 +1,13 @@
 import { useState } from 'react';
 import { TextInput, View } from 'react-native';
-import { BoothButton } from '@/run/BoothButton';
 import { useWords } from '@/person/PersonContext';
+import { BoothButton } from '@/run/BoothButton';
 import { Text } from '@/ui/Text';
 import { useLook } from './look';
 import { useShade } from './shade';
 
 /** One of a few answers that is pressed. */
-export interface Answer<T extends string> {
+interface Answer<T extends string> {
   readonly value: T;
   readonly label: string;
 }

@@ -1,8 +1,8 @@
 import { Pressable, StyleSheet } from 'react-native';
-import { useShade } from '@/run/shade';
-import { font, measure, shades, size, space, type Shade } from '@/theme/theme';
-import { Text } from '@/ui/Text';
 import { useWords } from '@/person/PersonContext';
+import { useShade } from '@/run/shade';
+import { font, measure, type Shade, shades, size, space } from '@/theme/theme';
+import { Text } from '@/ui/Text';
 
 /** A big button for a gloved hand, lit as the run sheet is. */
 export const BoothButton = ({

@@ -1,9 +1,9 @@
 import type { Observed } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { BoothButton } from '@/run/BoothButton';
 import { Text } from '@/ui/Text';
-import { phrase } from '@lintrel/words';
 import { useLook } from './look';
 import { Stepper } from './Stepper';
 

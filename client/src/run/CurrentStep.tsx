@@ -1,4 +1,4 @@
-import { remedyOf, decidingWindow, windowState, type RunningWindow, type Step } from '@lintrel/core';
+import { decidingWindow, remedyOf, type RunningWindow, type Step, windowState } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { View } from 'react-native';
 import { timeWords } from '@/clock/span';

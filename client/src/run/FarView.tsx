@@ -1,8 +1,8 @@
-import { decidingWindow, windowState, type RunningWindow, type Step } from '@lintrel/core';
+import { decidingWindow, type RunningWindow, type Step, windowState } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { Modal, Pressable, StyleSheet, useWindowDimensions } from 'react-native';
 import { useWords } from '@/person/PersonContext';
-import { font, shades, size, space, type Shade } from '@/theme/theme';
+import { font, type Shade, shades, size, space } from '@/theme/theme';
 import { Text } from '@/ui/Text';
 import { clockTime, countdown } from '@/words';
 import { useShade } from './shade';

@@ -1,12 +1,12 @@
-import { HEATS, heatRisk, RULE_OF_THUMB, type Observed } from '@lintrel/core';
+import { heatRisk, HEATS, type Observed, RULE_OF_THUMB } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { BoothButton } from '@/run/BoothButton';
 import { useWords } from '@/person/PersonContext';
+import { BoothButton } from '@/run/BoothButton';
+import { HEAT_WORDS } from '@/sync/observedWords';
 import { Text } from '@/ui/Text';
 import { useLook } from './look';
-import { HEAT_WORDS } from '@/sync/observedWords';
 import { Stepper } from './Stepper';
 
 type Warmth = Extract<Observed, { kind: 'heat' }>;

@@ -2,10 +2,10 @@ import type { DayAnswer, Step } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { View } from 'react-native';
 import { useDay } from '@/clock/useDay';
-import { BoothButton } from '@/run/BoothButton';
-import { useLook } from './look';
-import { Text } from '@/ui/Text';
 import { useWords } from '@/person/PersonContext';
+import { BoothButton } from '@/run/BoothButton';
+import { Text } from '@/ui/Text';
+import { useLook } from './look';
 
 type OneMix = DayAnswer['oneMix'][number];
 

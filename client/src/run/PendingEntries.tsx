@@ -1,13 +1,13 @@
 import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
-import { useShade } from '@/run/shade';
-import { font, measure, shades, size, space, type Shade } from '@/theme/theme';
-import { BoothButton } from './BoothButton';
-import type { WorkSheet } from './useWorkSheet';
-import { Text } from '@/ui/Text';
 import { clock } from '@/api/clock';
+import { useShade } from '@/run/shade';
 import { correctedTime } from '@/sync/correctedTime';
 import { timeOf, useEntryWords } from '@/sync/useEntryWords';
+import { font, measure, type Shade, shades, size, space } from '@/theme/theme';
+import { Text } from '@/ui/Text';
+import { BoothButton } from './BoothButton';
+import type { WorkSheet } from './useWorkSheet';
 
 /** Entries the server has not taken: those that wait for a connection, and those it refuses. None goes unseen. */
 export function PendingEntries({ sheet }: { sheet: WorkSheet }) {

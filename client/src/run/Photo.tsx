@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Image, Pressable, StyleSheet } from 'react-native';
 import { useWords } from '@/person/PersonContext';
-import { useOutbox } from '@/sync/useOutbox';
 import { useShade } from '@/run/shade';
+import { useOutbox } from '@/sync/useOutbox';
 import { colour, font, measure, size } from '@/theme/theme';
 import { Text } from '@/ui/Text';
 

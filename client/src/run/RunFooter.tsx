@@ -1,10 +1,10 @@
 import type { Step } from '@lintrel/core';
-import { phrase, countPhrase } from '@lintrel/words';
+import { countPhrase, phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
-import { BoothButton } from '@/run/BoothButton';
 import { useWords } from '@/person/PersonContext';
-import { font, measure, shades, size, space, type Shade } from '@/theme/theme';
+import { BoothButton } from '@/run/BoothButton';
+import { font, measure, type Shade, shades, size, space } from '@/theme/theme';
 import { useLow } from '@/theme/useWide';
 import { Icon } from '@/ui/Icon';
 import { Text } from '@/ui/Text';

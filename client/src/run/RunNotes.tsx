@@ -5,8 +5,8 @@ import { useWords } from '@/person/PersonContext';
 import { Text } from '@/ui/Text';
 import { BoothButton } from './BoothButton';
 import { useLook } from './look';
-import type { Running } from './useRunning';
 import { useAwake } from './useAwake';
+import type { Running } from './useRunning';
 import type { WorkSheet } from './useWorkSheet';
 
 interface RunNotesProps {

@@ -1,4 +1,4 @@
-import { FEELS, PULLS, type Feel, type Observed, type PullResult } from '@lintrel/core';
+import { type Feel, FEELS, type Observed, type PullResult, PULLS } from '@lintrel/core';
 import { View } from 'react-native';
 import { useJob } from '@/job/JobContext';
 import { FEEL_WORDS, PULL_WORDS } from '@/sync/observedWords';

@@ -1,11 +1,11 @@
-import { isLine, sprayArrows, type Plan, type Step } from '@lintrel/core';
+import { isLine, type Plan, sprayArrows, type Step } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PartDrawing } from '@/drawing/PartDrawing';
 import { BoothButton } from '@/run/BoothButton';
 import { TechniqueSketch } from '@/tape/TechniqueSketch';
-import { measure, shades, space, type Shade } from '@/theme/theme';
+import { measure, type Shade, shades, space } from '@/theme/theme';
 import { useShade } from './shade';
 
 /**

@@ -1,5 +1,5 @@
 import { StyleSheet } from 'react-native';
-import { font, measure, shades, size, space, type Shade, type ShadeName } from '@/theme/theme';
+import { font, measure, type Shade, type ShadeName, shades, size, space } from '@/theme/theme';
 import { useShade } from './shade';
 
 /** Styles of the run sheet: very large, for gloves and for reading through the booth window. */

@@ -1,5 +1,5 @@
-import { createContext, useContext, useState, type ReactNode } from 'react';
-import { shades, type Shade, type ShadeName } from '@/theme/theme';
+import { createContext, type ReactNode, useContext, useState } from 'react';
+import { type Shade, type ShadeName, shades } from '@/theme/theme';
 
 const KEY = 'lintrel.shade';
 

@@ -1,14 +1,14 @@
 import {
+  type BoothState,
   boothState,
   currentStep,
   currentWindow,
-  stepOfEntry,
-  windowInAir,
-  windowState,
-  type BoothState,
   type JobProgress,
   type RunningWindow,
   type Step,
+  stepOfEntry,
+  windowInAir,
+  windowState,
 } from '@lintrel/core';
 import { useMemo } from 'react';
 import { useAir } from '@/clock/useAir';

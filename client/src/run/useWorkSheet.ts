@@ -1,27 +1,27 @@
 import {
   attendedSteps,
-  progressOf,
-  readWorkSheet,
-  shelfFingerprint,
   EVENT_VERSION,
   type EventKind,
   type FrozenPlan,
-  type WorkSheet as FrozenSheet,
   type JobProgress,
   type LogEvent,
   type Observed,
+  progressOf,
+  readWorkSheet,
   type Shelf,
+  shelfFingerprint,
   type Step,
   type StepId,
+  type WorkSheet as FrozenSheet,
 } from '@lintrel/core';
 import { useMemo, useRef } from 'react';
-import { useRun, useStartJob } from '@/sync/runQueries';
 import { clock } from '@/api/clock';
 import { deviceName } from '@/device/deviceName';
+import { newId } from '@/device/newId';
 import { outbox } from '@/sync/device';
+import { useRun, useStartJob } from '@/sync/runQueries';
 import type { Pending } from '@/sync/store';
 import { useOutbox } from '@/sync/useOutbox';
-import { newId } from '@/device/newId';
 
 /** The run sheet of a started job, with what was logged so far and what is still on its way to the server. */
 export interface WorkSheet {

@@ -1,5 +1,5 @@
-import { customerSchema, MS_PER_MINUTE, type CustomerView } from '@lintrel/core';
-import { phrase, countPhrase } from '@lintrel/words';
+import { customerSchema, type CustomerView, MS_PER_MINUTE } from '@lintrel/core';
+import { countPhrase, phrase } from '@lintrel/words';
 import { useQuery } from '@tanstack/react-query';
 import { useLocalSearchParams } from 'expo-router';
 import { StyleSheet, View } from 'react-native';

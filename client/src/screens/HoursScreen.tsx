@@ -1,4 +1,4 @@
-import { keptShopDaySchema, type KeptShopDay, type ShopDay, type Week } from '@lintrel/core';
+import { type KeptShopDay, keptShopDaySchema, type ShopDay, type Week } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { router } from 'expo-router';
@@ -7,8 +7,8 @@ import { StyleSheet, View } from 'react-native';
 import { request } from '@/api/http';
 import { hoursOf, readHours } from '@/clock/dayTime';
 import { MinutesPanel } from '@/clock/MinutesPanel';
-import { Typed } from '@/forms/Field';
 import { newId } from '@/device/newId';
+import { Typed } from '@/forms/Field';
 import { useIsAllowed } from '@/people/who';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
@@ -37,6 +37,28 @@ const typedOf = ({ id, name, week, off }: ShopDay['people'][number]): TypedPerso
 });
 const datesIn = (text: string): string[] => text.split(/[\s,;]+/).filter((word) => word !== '');
 const isDate = (text: string): boolean => /^\d{4}-\d\d-\d\d$/.test(text) && !Number.isNaN(Date.parse(text));
+
+/** True where all hours and dates can be read, and everybody has a name. */
+const areRead = (people: readonly TypedPerson[], booth: readonly string[] | null): boolean =>
+  people.every(({ name, week, off }) => name.trim() !== '' && isWeek(week) && datesIn(off).every(isDate)) &&
+  (booth === null || isWeek(booth));
+const isWeek = (week: readonly string[]): boolean => week.every((text) => readHours(text) !== undefined);
+
+/** The hours as typed; they are in the time zone of the person who sets them. */
+function shopDayFrom(day: ShopDay, people: readonly TypedPerson[], booth: readonly string[] | null): ShopDay {
+  const weekOf = (week: readonly string[]): Week => week.map((text) => readHours(text) ?? null);
+  return {
+    ...day,
+    zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    people: people.map(({ id, name, week, off }) => ({
+      id,
+      name: name.trim(),
+      week: weekOf(week),
+      off: datesIn(off),
+    })),
+    booth: booth && weekOf(booth),
+  };
+}
 
 /** People and hours, and hours of the booth. */
 export function HoursScreen() {
@@ -72,28 +94,10 @@ function HoursForm({ kept: { revision, day } }: { kept: KeptShopDay }) {
     setPeople(
       people.map((typedPerson, personIndex) => (personIndex === index ? { ...typedPerson, ...next } : typedPerson)),
     );
-  const wrong =
-    people.some(
-      ({ name, week, off }) =>
-        name.trim() === '' || week.some((text) => readHours(text) === undefined) || !datesIn(off).every(isDate),
-    ) ||
-    (booth?.some((text) => readHours(text) === undefined) ?? false);
   const keep = () => {
     setTried(true);
-    if (wrong) return;
-    const weekOf = (week: readonly string[]): Week => week.map((text) => readHours(text) ?? null);
-    save.mutate({
-      ...day,
-      // The hours are in the time zone of the person who sets them.
-      zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
-      people: people.map(({ id, name, week, off }) => ({
-        id,
-        name: name.trim(),
-        week: weekOf(week),
-        off: datesIn(off),
-      })),
-      booth: booth && weekOf(booth),
-    });
+    if (!areRead(people, booth)) return;
+    save.mutate(shopDayFrom(day, people, booth));
   };
   const fresh = (): TypedPerson => ({
     id: newId(),
@@ -113,38 +117,14 @@ function HoursForm({ kept: { revision, day } }: { kept: KeptShopDay }) {
     >
       {save.error ? <Notice level="stop" text={save.error.message} /> : null}
       {people.map((person, index) => (
-        <Panel key={person.id}>
-          <Heading>{person.name || 'Somebody new'}</Heading>
-          <Typed
-            whole
-            label="Name"
-            value={person.name}
-            onChange={(name) => change(index, { name })}
-            fault={tried && person.name.trim() === '' ? 'Needs a name.' : undefined}
-            testID={`name-${index}`}
-          />
-          <WeekFields
-            week={person.week}
-            tried={tried}
-            name={`hours-${index}`}
-            onChange={(week) => change(index, { week })}
-          />
-          <Typed
-            whole
-            label="Days off"
-            hint="Dates such as 2026-12-24, with commas between"
-            value={person.off}
-            onChange={(off) => change(index, { off })}
-            fault={tried && !datesIn(person.off).every(isDate) ? WRONG_DATES : undefined}
-            testID={`off-${index}`}
-          />
-          <Action
-            rank="quiet"
-            label={phrase`Take ${person.name || 'this one'} off the list`}
-            onPress={() => setPeople(people.filter((_, personIndex) => personIndex !== index))}
-            testID="person-gone"
-          />
-        </Panel>
+        <PersonHours
+          key={person.id}
+          person={person}
+          index={index}
+          tried={tried}
+          onChange={(next) => change(index, next)}
+          onRemove={() => setPeople(people.filter((_, personIndex) => personIndex !== index))}
+        />
       ))}
       <Action label="One more person" onPress={() => setPeople([...people, fresh()])} testID="more-people" />
       <Panel>
@@ -162,6 +142,48 @@ function HoursForm({ kept: { revision, day } }: { kept: KeptShopDay }) {
       </Panel>
       <MinutesPanel />
     </Screen>
+  );
+}
+
+interface PersonHoursProps {
+  readonly person: TypedPerson;
+  readonly index: number;
+  /** Faults are shown once it was tried to save. */
+  readonly tried: boolean;
+  readonly onChange: (next: Partial<TypedPerson>) => void;
+  readonly onRemove: () => void;
+}
+
+/** Name, hours and days off of one person. */
+function PersonHours({ person, index, tried, onChange, onRemove }: PersonHoursProps) {
+  return (
+    <Panel>
+      <Heading>{person.name || 'Somebody new'}</Heading>
+      <Typed
+        whole
+        label="Name"
+        value={person.name}
+        onChange={(name) => onChange({ name })}
+        fault={tried && person.name.trim() === '' ? 'Needs a name.' : undefined}
+        testID={`name-${index}`}
+      />
+      <WeekFields week={person.week} tried={tried} name={`hours-${index}`} onChange={(week) => onChange({ week })} />
+      <Typed
+        whole
+        label="Days off"
+        hint="Dates such as 2026-12-24, with commas between"
+        value={person.off}
+        onChange={(off) => onChange({ off })}
+        fault={tried && !datesIn(person.off).every(isDate) ? WRONG_DATES : undefined}
+        testID={`off-${index}`}
+      />
+      <Action
+        rank="quiet"
+        label={phrase`Take ${person.name || 'this one'} off the list`}
+        onPress={onRemove}
+        testID="person-gone"
+      />
+    </Panel>
   );
 }
 

@@ -1,4 +1,4 @@
-import { useEffect, useState, type ComponentType } from 'react';
+import { type ComponentType, useEffect, useState } from 'react';
 import { Action } from '@/ui/Action';
 import { Waiting } from '@/ui/Screen';
 

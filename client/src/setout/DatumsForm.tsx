@@ -1,7 +1,7 @@
 import { unusedId } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
-import { treeAt, without, type TypedTree } from '@/forms/tree';
+import { treeAt, type TypedTree, without } from '@/forms/tree';
 import { TreeField, useTree } from '@/forms/TreeField';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';

@@ -1,8 +1,8 @@
-import { unusedId, OPENING_USES, type FeatureKind, FEATURE_KINDS } from '@lintrel/core';
-import { phrase, FEATURE_NAMES, OPENING_NAMES } from '@lintrel/words';
+import { FEATURE_KINDS, type FeatureKind, OPENING_USES, unusedId } from '@lintrel/core';
+import { FEATURE_NAMES, OPENING_NAMES, phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { Pick } from '@/forms/Pick';
-import { treeAt, without, type TreeKeys, type TypedTree } from '@/forms/tree';
+import { treeAt, type TreeKeys, type TypedTree, without } from '@/forms/tree';
 import { TreeField, useTree } from '@/forms/TreeField';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';

@@ -3,12 +3,13 @@ import { phrase } from '@lintrel/words';
 import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { G, Path } from 'react-native-svg';
-import { Comb, PartDrawing } from '@/drawing/PartDrawing';
+import { Comb } from '@/drawing/bends';
+import { PartDrawing } from '@/drawing/PartDrawing';
 import { openPath } from '@/drawing/path';
+import { useWords } from '@/person/PersonContext';
 import { colour, space } from '@/theme/theme';
 import { Small } from '@/ui/Typography';
 import { useDrag } from './useDrag';
-import { useWords } from '@/person/PersonContext';
 
 interface LineDrawingProps {
   readonly part: PartPlan;

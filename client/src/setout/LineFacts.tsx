@@ -1,11 +1,11 @@
-import { bendCurve, Curve } from '@/drawing/charts';
-import { showBoth, showLength, type Fit, type LineAnalysis, type LineFit, type LinePlan } from '@lintrel/core';
+import { type Fit, type LineAnalysis, type LineFit, type LinePlan, showBoth, showLength } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { bendCurve, Curve } from '@/drawing/charts';
 import { colour, size, space } from '@/theme/theme';
-import { Body, Figure, Small } from '@/ui/Typography';
 import { Icon } from '@/ui/Icon';
+import { Body, Figure, Small } from '@/ui/Typography';
 
 const VERDICTS = {
   lays: { icon: 'check', words: 'lays' },

@@ -1,27 +1,27 @@
 import {
-  withCopy,
-  withLine,
-  withLines,
-  withMoved,
   fairedLine,
+  faultText,
   type LineOf,
   type LinePlan,
   messageWithoutValues,
   readLength,
   showLength,
-  faultText,
   type TrimLine,
+  withCopy,
+  withLine,
+  withLines,
+  withMoved,
 } from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
-import { router, type Href } from 'expo-router';
+import { type Href, router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Typed } from '@/forms/Field';
 import { lengthText } from '@/forms/lengthText';
+import { useJob } from '@/job/JobContext';
 import { measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Body, Small } from '@/ui/Typography';
-import { useJob } from '@/job/JobContext';
 
 /** What setting a mark on a line is called, and taking it off. */
 const FLAGGED = {

@@ -1,15 +1,15 @@
-import { type Measured, readLength, showLength, faultText } from '@lintrel/core';
+import { faultText, type Measured, readLength, showLength } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Typed } from '@/forms/Field';
+import { useJob } from '@/job/JobContext';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Typography';
 import { useView } from '@/worker/useSession';
-import { useJob } from '@/job/JobContext';
 
 const empty = { along: '', above: '' };
 

@@ -1,4 +1,4 @@
-import { SUBSTRATES, type Substrate } from '@lintrel/core';
+import { type Substrate, SUBSTRATES } from '@lintrel/core';
 import { SUBSTRATE_NAMES } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { Pick } from '@/forms/Pick';

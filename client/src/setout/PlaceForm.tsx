@@ -4,10 +4,10 @@ import { Switch } from 'react-native-paper';
 import { Pick } from '@/forms/Pick';
 import { treeAt, type TypedTree } from '@/forms/tree';
 import { TreeField, useTree } from '@/forms/TreeField';
+import { useWords } from '@/person/PersonContext';
 import { measure, space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
 import { Body, Small } from '@/ui/Typography';
-import { useWords } from '@/person/PersonContext';
 
 /** Which way a flat part faces, as its turning. */
 const FACES = [

@@ -1,17 +1,17 @@
-import { unusedId, type SurfaceKind, SURFACE_KINDS } from '@lintrel/core';
+import { SURFACE_KINDS, type SurfaceKind, unusedId } from '@lintrel/core';
 import { phrase, SURFACE_NAMES } from '@lintrel/words';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { IconButton, Switch } from 'react-native-paper';
 import { Pick } from '@/forms/Pick';
-import { treeAt, without, type TreeKeys, type TypedTree } from '@/forms/tree';
+import { treeAt, type TreeKeys, type TypedTree, without } from '@/forms/tree';
 import { TreeField, useTree } from '@/forms/TreeField';
+import { useWords } from '@/person/PersonContext';
 import { measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Body, Small } from '@/ui/Typography';
 import { emptyOutline, emptySurface } from './partForm';
-import { useWords } from '@/person/PersonContext';
 
 const SURFACE: TreeKeys = ['surface'];
 const SHAPES = [

@@ -1,6 +1,6 @@
-import { type Design, type EdgeName, type EdgeContextKind } from '@lintrel/core';
-import { phrase, EDGE_CONTEXT_NAMES } from '@lintrel/words';
-import { useEffect, useState } from 'react';
+import { type Design, type EdgeContextKind, type EdgeName } from '@lintrel/core';
+import { EDGE_CONTEXT_NAMES, phrase } from '@lintrel/words';
+import { type PropsWithChildren, useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { treeAt, type TypedTree } from '@/forms/tree';
 import { useTree } from '@/forms/TreeField';
@@ -21,7 +21,7 @@ export const contextEntries = (tree: TypedTree): readonly ContextEntry[] =>
 export const contextKinds = (tree: TypedTree): ReadonlyMap<number, EdgeContextKind> =>
   new Map([...contextEntries(tree)].reverse().map(({ edge, beyond }) => [Number(edge), beyond as EdgeContextKind]));
 
-interface RimsFormProps {
+interface SurroundingsFormProps {
   /** Edges of the part as people see them: edges that continue into one another are one. */
   readonly groups: readonly (readonly number[])[];
   readonly names: readonly EdgeName[];
@@ -32,9 +32,8 @@ interface RimsFormProps {
 }
 
 /** Edge contexts of a part: tap an edge on the drawing or in the list; an edge may have several stretches. */
-export function SurroundingsForm({ groups, names, others, chosen, onChoose }: RimsFormProps) {
+export function SurroundingsForm({ groups, names, others, chosen, onChoose }: SurroundingsFormProps) {
   const { tree, faults, put } = useTree();
-  const { say } = useWords();
   const [stretch, setStretch] = useState(0);
   const rims = contextEntries(tree);
   const ofGroup = (group: readonly number[]) => rims.filter(({ edge }) => Number(edge) === group[0]);
@@ -58,11 +57,6 @@ export function SurroundingsForm({ groups, names, others, chosen, onChoose }: Ri
       ),
     );
   };
-  const entryFor = (beyond: EdgeContextKind): ContextEntry => ({
-    beyond,
-    ...(beyond === 'gap' ? { width: '5', depth: '25' } : {}),
-    ...(beyond === 'goes-on' ? { part: others[0]?.id } : {}),
-  });
   // The first of several edges is typed into; the others follow it.
   const [open] = groups.slice(chosen ?? groups.length, (chosen ?? groups.length) + 1);
   useEffect(() => {
@@ -81,94 +75,153 @@ export function SurroundingsForm({ groups, names, others, chosen, onChoose }: Ri
         in, or film hangs from it.
       </Small>
       <Rows>
-        {groups.map((group, index) => {
-          const groupRims = ofGroup(group);
-          const name = names[group[0]!];
-          const label = phrase`${name ? say(name) : ''}${group.length > 1 ? phrase` and ${group.length - 1} more that go on from it` : ''}`;
-          const kinds =
-            groupRims.length === 0
-              ? EDGE_CONTEXT_NAMES.free
-              : groupRims.map(({ beyond }) => EDGE_CONTEXT_NAMES[beyond as EdgeContextKind]).join(' · ');
-          const shown = Math.min(stretch, Math.max(0, groupRims.length - 1));
-          const entry = groupRims[shown] ?? null;
-          const first = rims.findIndex(({ edge }) => Number(edge) === group[0]);
-          // Changes the shown entry; null removes it.
-          const change = (next: ContextEntry | null) =>
-            set(
-              group,
-              groupRims.length === 0
-                ? [next ?? { beyond: 'free' }]
-                : groupRims.flatMap((rim, rimIndex): ContextEntry[] =>
-                    rimIndex !== shown ? [rim] : next ? [next] : [],
-                  ),
-            );
-          return (
-            <View key={group.join(' ')}>
-              <Row
-                label={phrase`${label}: ${kinds}`}
-                chosen={index === chosen}
-                onPress={() => onChoose(index === chosen ? null : index)}
-                testID={`rim-${index}`}
-              >
-                <Body>{label}</Body>
-                <Small>{kinds}</Small>
-              </Row>
-              {index === chosen ? (
-                <Unfolded>
-                  {groupRims.length > 1 ? (
-                    <Rows>
-                      {groupRims.map((rim, rimIndex) => (
-                        <Row
-                          key={rimIndex}
-                          label={phrase`Stretch ${rimIndex + 1}: ${EDGE_CONTEXT_NAMES[rim.beyond as EdgeContextKind]}`}
-                          chosen={rimIndex === shown}
-                          onPress={() => setStretch(rimIndex)}
-                          testID={`stretch-${rimIndex}`}
-                        >
-                          <Body>{phrase`Stretch ${rimIndex + 1}`}</Body>
-                          <Small>{phrase`${EDGE_CONTEXT_NAMES[rim.beyond as EdgeContextKind]}, from ${String(rim.from || 'its beginning')} to ${String(rim.to || 'its end')}`}</Small>
-                        </Row>
-                      ))}
-                    </Rows>
-                  ) : null}
-                  <SurroundingsStretch
-                    entry={entry}
-                    at={first + shown}
-                    others={others}
-                    mayBeShort={group.length === 1}
-                    onKind={(kind) => change(kind === 'free' ? null : { ...entryFor(kind), ...stretchOf(entry) })}
-                    onPart={(part) => entry && change({ ...entry, part })}
-                  />
-                  {entry && group.length === 1 ? (
-                    <Action
-                      label="Another stretch of this edge"
-                      icon="plus"
-                      rank="quiet"
-                      onPress={() => {
-                        // It begins where the last one ends.
-                        set(group, [
-                          ...groupRims,
-                          { ...entryFor('body'), ...(groupRims.at(-1)?.to ? { from: groupRims.at(-1)!.to } : {}) },
-                        ]);
-                        setStretch(groupRims.length);
-                      }}
-                      testID="rim-more"
-                    />
-                  ) : null}
-                  {groups.length > 1 ? (
-                    <Action
-                      label="The same at every edge"
-                      onPress={() => set(groups.flat(), groupRims.slice(0, 1))}
-                      testID="every-edge"
-                    />
-                  ) : null}
-                </Unfolded>
-              ) : null}
-            </View>
-          );
-        })}
+        {groups.map((group, index) => (
+          <EdgeRow
+            key={group.join(' ')}
+            index={index}
+            group={group}
+            name={names[group[0]!]}
+            entries={ofGroup(group)}
+            chosen={index === chosen}
+            onPress={() => onChoose(index === chosen ? null : index)}
+          >
+            <EdgeStretches
+              group={group}
+              entries={ofGroup(group)}
+              first={rims.findIndex(({ edge }) => Number(edge) === group[0])}
+              stretch={stretch}
+              others={others}
+              onStretch={setStretch}
+              onEntries={(entries) => set(group, entries)}
+              onEverywhere={groups.length > 1 ? () => set(groups.flat(), ofGroup(group).slice(0, 1)) : null}
+            />
+          </EdgeRow>
+        ))}
       </Rows>
     </>
+  );
+}
+
+const kindsOf = (entries: readonly ContextEntry[]): string =>
+  entries.length === 0
+    ? EDGE_CONTEXT_NAMES.free
+    : entries.map(({ beyond }) => EDGE_CONTEXT_NAMES[beyond as EdgeContextKind]).join(' · ');
+
+interface EdgeRowProps {
+  readonly index: number;
+  readonly group: readonly number[];
+  readonly name: EdgeName | undefined;
+  readonly entries: readonly ContextEntry[];
+  readonly chosen: boolean;
+  readonly onPress: () => void;
+}
+
+/** An edge and what is beyond it; chosen, with its fields below. */
+function EdgeRow({ index, group, name, entries, chosen, onPress, children }: PropsWithChildren<EdgeRowProps>) {
+  const { say } = useWords();
+  const label = phrase`${name ? say(name) : ''}${group.length > 1 ? phrase` and ${group.length - 1} more that go on from it` : ''}`;
+  const kinds = kindsOf(entries);
+  return (
+    <View>
+      <Row label={phrase`${label}: ${kinds}`} chosen={chosen} onPress={onPress} testID={`rim-${index}`}>
+        <Body>{label}</Body>
+        <Small>{kinds}</Small>
+      </Row>
+      {chosen ? <Unfolded>{children}</Unfolded> : null}
+    </View>
+  );
+}
+
+/** A new entry with its usual values. */
+const entryFor = (beyond: EdgeContextKind, others: Design['parts']): ContextEntry => ({
+  beyond,
+  ...(beyond === 'gap' ? { width: '5', depth: '25' } : {}),
+  ...(beyond === 'goes-on' ? { part: others[0]?.id } : {}),
+});
+
+interface EdgeStretchesProps {
+  readonly group: readonly number[];
+  /** What is beyond the edge, stretch by stretch; empty: nothing. */
+  readonly entries: readonly ContextEntry[];
+  /** Index of its first entry among those of the part. */
+  readonly first: number;
+  readonly stretch: number;
+  readonly others: Design['parts'];
+  readonly onStretch: (stretch: number) => void;
+  readonly onEntries: (entries: readonly ContextEntry[]) => void;
+  /** Null: there is no other edge. */
+  readonly onEverywhere: (() => void) | null;
+}
+
+/** What is beyond one edge: the stretch that is shown, another one, the same at every edge. */
+function EdgeStretches({
+  group,
+  entries,
+  first,
+  stretch,
+  others,
+  onStretch,
+  onEntries,
+  onEverywhere,
+}: EdgeStretchesProps) {
+  const shown = Math.min(stretch, Math.max(0, entries.length - 1));
+  const entry = entries[shown] ?? null;
+  // Changes the shown entry; null removes it.
+  const change = (next: ContextEntry | null) =>
+    onEntries(
+      entries.length === 0
+        ? [next ?? { beyond: 'free' }]
+        : entries.flatMap((other, index): ContextEntry[] => (index !== shown ? [other] : next ? [next] : [])),
+    );
+  const another = () => {
+    // It begins where the last one ends.
+    const from = entries.at(-1)?.to;
+    onEntries([...entries, { ...entryFor('body', others), ...(from ? { from } : {}) }]);
+    onStretch(entries.length);
+  };
+  return (
+    <>
+      {entries.length > 1 ? <StretchList entries={entries} shown={shown} onStretch={onStretch} /> : null}
+      <SurroundingsStretch
+        entry={entry}
+        at={first + shown}
+        others={others}
+        mayBeShort={group.length === 1}
+        onKind={(kind) => change(kind === 'free' ? null : { ...entryFor(kind, others), ...stretchOf(entry) })}
+        onPart={(part) => entry && change({ ...entry, part })}
+      />
+      {entry && group.length === 1 ? (
+        <Action label="Another stretch of this edge" icon="plus" rank="quiet" onPress={another} testID="rim-more" />
+      ) : null}
+      {onEverywhere ? <Action label="The same at every edge" onPress={onEverywhere} testID="every-edge" /> : null}
+    </>
+  );
+}
+
+function StretchList({
+  entries,
+  shown,
+  onStretch,
+}: {
+  readonly entries: readonly ContextEntry[];
+  readonly shown: number;
+  readonly onStretch: (stretch: number) => void;
+}) {
+  return (
+    <Rows>
+      {entries.map(({ beyond, from, to }, index) => (
+        <Row
+          key={index}
+          label={phrase`Stretch ${index + 1}: ${EDGE_CONTEXT_NAMES[beyond as EdgeContextKind]}`}
+          chosen={index === shown}
+          onPress={() => onStretch(index)}
+          testID={`stretch-${index}`}
+        >
+          <Body>{phrase`Stretch ${index + 1}`}</Body>
+          <Small>{phrase`${EDGE_CONTEXT_NAMES[beyond as EdgeContextKind]}, from ${String(from || 'its beginning')} to ${String(to || 'its end')}`}</Small>
+        </Row>
+      ))}
+    </Rows>
   );
 }
 

@@ -1,4 +1,4 @@
-import { EDGE_CONTEXT_KINDS, type Design, type EdgeContextKind } from '@lintrel/core';
+import { type Design, EDGE_CONTEXT_KINDS, type EdgeContextKind } from '@lintrel/core';
 import { EDGE_CONTEXT_MEANINGS, EDGE_CONTEXT_NAMES } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { Pick } from '@/forms/Pick';

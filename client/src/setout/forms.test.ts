@@ -1,28 +1,28 @@
 import {
-  unusedId,
+  checkAgainst,
+  designSchema,
+  type EditMessage,
+  emptyDesign,
+  firstThree,
   followersOf,
+  type Part,
+  SHIPPED_FINISHES,
+  SHIPPED_TAPES,
+  type TrimLine,
+  unusedId,
   withCopy,
   withLine,
   withMoved,
   withoutLine,
-  checkAgainst,
-  designSchema,
-  emptyDesign,
-  SHIPPED_FINISHES,
-  SHIPPED_TAPES,
-  type Part,
-  type TrimLine,
-  type EditMessage,
-  firstThree,
 } from '@lintrel/core';
 import * as v from 'valibot';
+import { withTree } from '@/forms/tree';
 import { finishFields, finishFormSchema } from '@/shelf/finishForm';
 import { tapeFields, tapeFormSchema } from '@/shelf/tapeForm';
 import { NO_HISTORY, recordStep, stepBack, stepForward } from '@/sync/history';
 import { fittedPoints, lineFields, readLine } from './lineForm';
 import { KIND_FORMS, KINDS_OFFERED } from './lineKinds';
 import { emptyOutline, emptySurface, newPart, partTree, readPart } from './partForm';
-import { withTree } from '@/forms/tree';
 
 const step = (words: string): EditMessage => ({ code: 'edit.written', values: { words } });
 

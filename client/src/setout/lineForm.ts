@@ -1,22 +1,22 @@
 import {
-  checkAgainst,
-  lineSchema,
-  readLength,
-  readNumber,
-  readFailed,
-  message,
-  solveBands,
-  faultText,
   type BandUnknown,
+  checkAgainst,
+  faultText,
   type LengthContext,
   type LineKind,
+  lineSchema,
+  message,
   type Part,
+  readFailed,
   type Reading,
+  readLength,
+  readNumber,
+  solveBands,
   type TrimLine,
 } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { lengthText } from '@/forms/lengthText';
-import { KIND_FORMS, placesNeeded, WHOLE_LENGTH, type KindField } from './lineKinds';
+import { KIND_FORMS, type KindField, placesNeeded, WHOLE_LENGTH } from './lineKinds';
 
 /** Fields of the line form as typed; a kind uses those it needs. */
 export interface LineFields {

@@ -2,7 +2,7 @@ import { LINE_KINDS, type LineKind } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 
 /** How a typed value of a line is read. */
-export type FieldAs =
+type FieldAs =
   | 'length'
   | 'distance'
   | 'coordinate'

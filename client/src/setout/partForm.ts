@@ -3,6 +3,7 @@ import {
   checkAgainst,
   type Design,
   type Fault,
+  faultText,
   HOME_POSE,
   type LengthContext,
   type Part,
@@ -11,10 +12,9 @@ import {
   pathText,
   surfaceFaults,
   type SurfaceKind,
-  faultText,
   withPart,
 } from '@lintrel/core';
-import { readTree, typedTree, type TypedTree } from '@/forms/tree';
+import { readTree, type TypedTree, typedTree } from '@/forms/tree';
 
 /** A new part with defaults. */
 export const newPart = (id: string): Part => ({

@@ -1,9 +1,9 @@
-import { withLine, type DragResult, type PartPlan, type Shelf } from '@lintrel/core';
+import { type DragResult, type PartPlan, type Shelf, withLine } from '@lintrel/core';
 import { useEffect, useRef, useState } from 'react';
 import type { CanvasDrag } from '@/drawing/Canvas';
+import { useJob } from '@/job/JobContext';
 import { session } from '@/worker/jobSession';
 import { useView } from '@/worker/useSession';
-import { useJob } from '@/job/JobContext';
 
 /** Widths that lines are set side by side with. */
 const crispWidths = ({ tapes }: Shelf): number[] =>

@@ -2,17 +2,17 @@ import {
   attachedParts,
   detachedPart,
   edgeGroups,
+  type Part,
   partFrame,
   unusedId,
   withoutPart,
   withPart,
-  type Part,
 } from '@lintrel/core';
-import { router, type Href } from 'expo-router';
+import { type Href, router } from 'expo-router';
 import { useState } from 'react';
 import { showFirstFault } from '@/forms/firstFault';
 import { useKeptState } from '@/forms/keptForm';
-import { withTree, type TreeKeys, type TypedTree } from '@/forms/tree';
+import { type TreeKeys, type TypedTree, withTree } from '@/forms/tree';
 import { useJob } from '@/job/JobContext';
 import { newPart, partTree, readPart } from './partForm';
 import { contextEntries, contextKinds } from './SurroundingsForm';

@@ -1,5 +1,5 @@
-import { behaviourSchema, showMinutes, type BehaviourAnswer } from '@lintrel/core';
-import { phrase, countPhrase } from '@lintrel/words';
+import { type BehaviourAnswer, behaviourSchema, showMinutes } from '@lintrel/core';
+import { countPhrase, phrase } from '@lintrel/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { request } from '@/api/http';
 import { useIsAllowed } from '@/people/who';

@@ -1,4 +1,4 @@
-import { hexFromLab, hidingFromCard, coatSteps, numberOrNaN } from '@lintrel/core';
+import { coatSteps, hexFromLab, hidingFromCard, numberOrNaN } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

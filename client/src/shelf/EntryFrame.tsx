@@ -1,4 +1,4 @@
-import { router, useLocalSearchParams, type Href } from 'expo-router';
+import { type Href, router, useLocalSearchParams } from 'expo-router';
 import type { PropsWithChildren } from 'react';
 import { useIsAllowed } from '@/people/who';
 import { Action } from '@/ui/Action';

@@ -1,4 +1,4 @@
-import { createElement, useRef, useState, type CSSProperties } from 'react';
+import { createElement, type CSSProperties, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, font, measure, size, space } from '@/theme/theme';
 import { Small } from '@/ui/Typography';

@@ -1,4 +1,4 @@
-import { readNumber, faultText, type StockMove, type StockTable } from '@lintrel/core';
+import { faultText, readNumber, type StockMove, type StockTable } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

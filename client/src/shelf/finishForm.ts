@@ -1,13 +1,13 @@
 import {
+  type Card,
   cardSchema,
+  type Finish,
   finishSchema,
+  firstItem,
+  numberOrNaN,
+  type PaintSystemKey,
   positiveUpTo,
   typicalFinish,
-  type Card,
-  type Finish,
-  type PaintSystemKey,
-  numberOrNaN,
-  firstItem,
 } from '@lintrel/core';
 import * as v from 'valibot';
 import { typedNumber, typedOrNone } from '@/forms/typed';

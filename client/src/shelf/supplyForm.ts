@@ -1,4 +1,4 @@
-import { numberBetween, positiveUpTo, supplySchema, TYPICAL_NOTE, type Supply } from '@lintrel/core';
+import { numberBetween, positiveUpTo, type Supply, supplySchema, TYPICAL_NOTE } from '@lintrel/core';
 import * as v from 'valibot';
 import { typedNumber, typedOrNone, typedTexts } from '@/forms/typed';
 

@@ -1,4 +1,4 @@
-import { numberBetween, positiveUpTo, tapeSchema, TYPICAL_NOTE, type Tape } from '@lintrel/core';
+import { numberBetween, positiveUpTo, type Tape, tapeSchema, TYPICAL_NOTE } from '@lintrel/core';
 import * as v from 'valibot';
 import { typedLength, typedNumber, typedOrNone, typedTemperature, typedTexts } from '@/forms/typed';
 

@@ -1,6 +1,6 @@
-import { phrase, countPhrase } from '@lintrel/words';
+import { countPhrase, phrase } from '@lintrel/words';
 import { useQuery } from '@tanstack/react-query';
-import { Link, usePathname, type Href } from 'expo-router';
+import { type Href, Link, usePathname } from 'expo-router';
 import { Pressable, StyleSheet } from 'react-native';
 import { colour, measure, size, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
@@ -50,7 +50,7 @@ const NothingKept = () => (
 );
 
 /** Asks the current person to send entries that somebody else made on this device, under their name. */
-export function EntriesOfOthers() {
+function EntriesOfOthers() {
   const { held } = useOutbox();
   const people = new Map(held.flatMap(({ by }) => (by ? [[by.id, by.name] as const] : [])));
   return [...people].map(([id, name]) => {

@@ -1,4 +1,4 @@
-import { Link, type Href } from 'expo-router';
+import { type Href, Link } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { colour, measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';

@@ -1,6 +1,6 @@
 import { saveJobSchema } from '@lintrel/core';
 import * as v from 'valibot';
-import { NO_HISTORY, type History } from '@/sync/history';
+import { type History, NO_HISTORY } from '@/sync/history';
 import type { SyncStore } from './store';
 
 const draftSchema = v.strictObject({

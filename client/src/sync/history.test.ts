@@ -1,6 +1,6 @@
-import { emptyDesign, type Design, type EditMessage } from '@lintrel/core';
+import { type Design, type EditMessage, emptyDesign } from '@lintrel/core';
 import fc from 'fast-check';
-import { NO_HISTORY, recordStep, stepBack, stepForward, type History } from './history';
+import { type History, NO_HISTORY, recordStep, stepBack, stepForward } from './history';
 
 const step = (words: string): EditMessage => ({ code: 'edit.written', values: { words } });
 

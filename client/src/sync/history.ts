@@ -8,7 +8,7 @@ export interface History {
 }
 
 /** A step from one design to the next: what was done, and what it changed, either way. */
-export interface HistoryStep {
+interface HistoryStep {
   readonly said: EditMessage;
   readonly back: readonly Operation[];
   readonly on: readonly Operation[];

@@ -1,9 +1,9 @@
-import type { LogEvent, EntryResults } from '@lintrel/core';
+import type { EntryResults, LogEvent } from '@lintrel/core';
 import fc from 'fast-check';
-import { RequestError } from '@/api/http';
 import { createClock } from '@/api/clock';
+import { RequestError } from '@/api/http';
 import { correctedTime } from './correctedTime';
-import { entry, newDisk, newPage, settled, unreachable, type Disk, type Page } from './testing';
+import { type Disk, entry, newDisk, newPage, type Page, settled, unreachable } from './testing';
 
 // Two phones with two pages each, and a shop that keeps the rules of the real one, behind a network that does whatever is said. However they
 // are driven: what was tapped is with the shop or on its phone, and in the end with the shop exactly once.

@@ -1,4 +1,4 @@
-import type { Feel, Heat, PullResult, Observed } from '@lintrel/core';
+import type { Feel, Heat, Observed, PullResult } from '@lintrel/core';
 import { phrase, type Words } from '@lintrel/words';
 
 /** How paint feels to a finger, from wet to dry, as it stands on the buttons. */

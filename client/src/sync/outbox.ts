@@ -1,4 +1,4 @@
-import type { LogEvent, EntryResults } from '@lintrel/core/front';
+import type { EntryResults, LogEvent } from '@lintrel/core/front';
 import { outcomeOf } from './outcome';
 import { byTurn, type Pending, type SyncStore } from './store';
 

@@ -1,15 +1,15 @@
 import {
-  logAnswerSchema,
-  runAnswerSchema,
-  runSchema,
   type KeptEvent,
+  logAnswerSchema,
   type RunAnswer,
+  runAnswerSchema,
   type RunRecord,
+  runSchema,
 } from '@lintrel/core/front';
 import type { QueryClient } from '@tanstack/react-query';
 import * as v from 'valibot';
-import type { SyncStore } from '@/sync/store';
 import { request, RequestError } from '@/api/http';
+import type { SyncStore } from '@/sync/store';
 
 type Started = NonNullable<RunRecord['started']>;
 

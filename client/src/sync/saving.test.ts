@@ -1,10 +1,10 @@
-import { emptyDesign, jobSchema, type Design, type EditMessage, type Job } from '@lintrel/core';
+import { type Design, type EditMessage, emptyDesign, type Job, jobSchema } from '@lintrel/core';
 import { request } from '@/api/http';
 import { newId } from '@/device/newId';
 import { NO_HISTORY, recordStep } from '@/sync/history';
-import { keepHistory, readKept, type Draft } from './drafts';
+import { type Draft, keepHistory, readKept } from './drafts';
 import { createSaver, type SaveState } from './saving';
-import { newDisk, type Disk } from './testing';
+import { type Disk, newDisk } from './testing';
 
 const step = (words: string): EditMessage => ({ code: 'edit.written', values: { words } });
 

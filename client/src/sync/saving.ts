@@ -1,4 +1,4 @@
-import { versionsSchema, type Design, type Job, type SaveJob } from '@lintrel/core';
+import { type Design, type Job, type SaveJob, versionsSchema } from '@lintrel/core';
 import * as v from 'valibot';
 import type { Draft } from './drafts';
 import { outcomeOf } from './outcome';

@@ -1,5 +1,5 @@
-import { logEventSchema, type LogEvent } from '@lintrel/core/front';
-import { openDB, type IDBPDatabase } from 'idb';
+import { type LogEvent, logEventSchema } from '@lintrel/core/front';
+import { type IDBPDatabase, openDB } from 'idb';
 import * as v from 'valibot';
 
 /** An entry of a run sheet that the server has not confirmed yet. */
@@ -33,7 +33,7 @@ export interface SyncStore {
 }
 
 /** `runs`: the last work sheet and log of a job, for offline use. */
-export type JobRecord = 'drafts' | 'histories' | 'runs';
+type JobRecord = 'drafts' | 'histories' | 'runs';
 
 const pendingSchema = v.object({
   job: v.string(),

@@ -1,4 +1,4 @@
-import type { LogEvent, StepId, EntryResults } from '@lintrel/core';
+import type { EntryResults, LogEvent, StepId } from '@lintrel/core';
 import { RequestError } from '@/api/http';
 import { createOutbox, type Outbox, type OutboxDevice } from './outbox';
 import { byTurn, type Pending, type SyncStore } from './store';

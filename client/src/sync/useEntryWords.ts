@@ -1,4 +1,4 @@
-import { stepOfEntry, type LogEvent, type Step } from '@lintrel/core/front';
+import { type LogEvent, type Step, stepOfEntry } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { useWords } from '@/person/PersonContext';
 import { sawWords } from '@/sync/observedWords';

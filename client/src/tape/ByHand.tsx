@@ -1,11 +1,11 @@
 import {
+  type LayersPin,
+  type LineItem,
+  PULL_TIMINGS,
+  type PullTiming,
   setLayFirst,
   setOwnWay,
   setPullTiming,
-  PULL_TIMINGS,
-  type LayersPin,
-  type LineItem,
-  type PullTiming,
 } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';

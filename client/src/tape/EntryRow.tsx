@@ -1,12 +1,12 @@
-import { groupClosings, plugsIn, sheetLine, tapeNeeds, type Item, type Plan } from '@lintrel/core';
-import { HOLD_NAMES, phrase, countPhrase, type Words } from '@lintrel/words';
+import { groupClosings, type Item, type Plan, plugsIn, sheetLine, tapeNeeds } from '@lintrel/core';
+import { countPhrase, HOLD_NAMES, phrase, type Words } from '@lintrel/words';
+import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useWords } from '@/person/PersonContext';
 import { measure, space } from '@/theme/theme';
 import { Notice } from '@/ui/Notice';
 import { Row, Unfolded } from '@/ui/Row';
 import { Body, Figure, Heading, Small } from '@/ui/Typography';
-import type { ReactNode } from 'react';
 import type { LayEntry } from './entries';
 import { TechniqueSketch } from './TechniqueSketch';
 
@@ -50,7 +50,7 @@ export function EntryRow({ entry, plan, chosen, down, onPress, children }: Entry
 }
 
 /** What an entry is called, where it goes, and how much of it there is. */
-export function entryWords(
+function entryWords(
   entry: LayEntry,
   plan: Plan,
   words: Words,
@@ -101,17 +101,10 @@ export function entryWords(
     }
     case 'cover': {
       const [item] = entry.items;
-      const part = plan.parts.find(({ id }) => id === item.part);
-      const place =
-        item.area === null
-          ? 'whole'
-          : item.area === 'beyond'
-            ? 'all that is round it'
-            : (part?.areas.find(({ id }) => id === item.area)?.code ?? item.area);
       return {
         code: '',
         title: 'Cover',
-        where: on(place, item.part),
+        where: on(coveredPlace(item, plan), item.part),
         amount: phrase`${words.area(item.sizeM2)} of paper or film (estimate)`,
       };
     }
@@ -130,6 +123,13 @@ export function entryWords(
       return { code: '', title: 'Tape over the seams', where: '', amount: words.metres(lengthMm) };
     }
   }
+}
+
+/** What a cover lies on: a part, an area of it, or all round it. */
+function coveredPlace({ part, area }: Extract<LayEntry, { kind: 'cover' }>['items'][0], { parts }: Plan): string {
+  if (area === null) return 'whole';
+  if (area === 'beyond') return 'all that is round it';
+  return parts.find(({ id }) => id === part)?.areas.find(({ id }) => id === area)?.code ?? area;
 }
 
 const timesOf = (amount: string, count: number): string => (count > 1 ? phrase`${amount}, ${count} times` : amount);

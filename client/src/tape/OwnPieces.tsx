@@ -1,17 +1,17 @@
 import {
   addOwnPiece,
   changeOwnPiece,
-  readLength,
-  piecePoints,
-  withCorner,
-  withoutCorner,
-  withPiecePoint,
   faultText,
   type Finish,
   type OwnItem,
   type OwnPiece,
   type PartPlan,
+  piecePoints,
+  readLength,
   type Shelf,
+  withCorner,
+  withoutCorner,
+  withPiecePoint,
 } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useEffect, useRef, useState } from 'react';
@@ -67,16 +67,12 @@ const MOST_CORNERS = 20;
 const labelOf = (index: number, count: number): string =>
   index === 0 ? 'From' : index === count - 1 ? 'To' : phrase`Corner ${index}`;
 
-/** Form of a manual piece; its ends can also be dragged on the drawing. */
-export function OwnPieceForm({ item }: { item: OwnItem }) {
-  const { design, shelf, unit, change } = useJob();
-  const piece = (design.choices.ownPieces ?? []).find(({ id }) => id === item.piece);
+/** Places of a piece as typed, one number after the other. Input in progress stays: only values changed in the piece itself are updated. */
+function useTypedPlaces(piece: OwnPiece | undefined, unit: 'mm' | 'in') {
   const shown = piece ? piecePoints(piece).flatMap((place) => place.map((mm) => lengthText(mm, unit))) : null;
   const [typed, setTyped] = useState(shown);
-  const [note, setNote] = useState(piece?.note ?? '');
   const before = useRef(shown);
   const key = JSON.stringify(shown);
-  // Input in progress stays: only values changed in the piece itself are updated.
   useEffect(() => {
     const was = before.current;
     before.current = shown;
@@ -88,6 +84,72 @@ export function OwnPieceForm({ item }: { item: OwnItem }) {
       );
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);
+  return [typed, setTyped] as const;
+}
+
+interface PlaceFieldProps {
+  readonly name: string;
+  readonly index: number;
+  readonly axis: 0 | 1;
+  readonly value: string;
+  readonly reading: ReturnType<typeof readLength>;
+  readonly onChange: (text: string) => void;
+  readonly onBlur: () => void;
+}
+
+/** How far along or up a place is. */
+function PlaceField({ name, index, axis, value, reading, onChange, onBlur }: PlaceFieldProps) {
+  const { unit } = useJob();
+  return (
+    <Typed
+      label={axis === 0 ? phrase`${name}: along` : phrase`${name}: up`}
+      unit={unit}
+      value={value}
+      onChange={onChange}
+      onBlur={onBlur}
+      fault={reading.ok ? undefined : faultText(reading.why)}
+      testID={`own.${index}.${axis === 0 ? 'along' : 'up'}`}
+    />
+  );
+}
+
+function CornerButtons({
+  piece,
+  onChange,
+}: {
+  readonly piece: OwnPiece;
+  readonly onChange: (to: Partial<Omit<OwnPiece, 'id'>>) => void;
+}) {
+  const places = piecePoints(piece);
+  return (
+    <View style={styles.row}>
+      {places.length < MOST_CORNERS ? (
+        <Action
+          rank="quiet"
+          icon="plus"
+          label={piece.tape === null && places.length === 2 ? 'Corners of its own' : 'One more corner'}
+          onPress={() => onChange(withCorner(piece))}
+          testID="own-corner"
+        />
+      ) : null}
+      {places.length > 2 ? (
+        <Action
+          rank="quiet"
+          label="One corner less"
+          onPress={() => onChange(withoutCorner(piece))}
+          testID="own-corner-less"
+        />
+      ) : null}
+    </View>
+  );
+}
+
+/** Form of a manual piece; its ends can also be dragged on the drawing. */
+export function OwnPieceForm({ item }: { item: OwnItem }) {
+  const { design, shelf, unit, change } = useJob();
+  const piece = (design.choices.ownPieces ?? []).find(({ id }) => id === item.piece);
+  const [typed, setTyped] = useTypedPlaces(piece, unit);
+  const [note, setNote] = useState(piece?.note ?? '');
   useEffect(() => setNote(piece?.note ?? ''), [piece?.note]);
   if (!piece || !typed) return null;
   const places = piecePoints(piece);
@@ -102,21 +164,6 @@ export function OwnPieceForm({ item }: { item: OwnItem }) {
     if (!along?.ok || !up?.ok) return;
     const place: [number, number] = [along.value, up.value];
     if (JSON.stringify(place) !== JSON.stringify(places[index])) set(withPiecePoint(piece, index, place));
-  };
-  const inputFor = (index: number, axis: 0 | 1) => {
-    const [at, name] = [2 * index + axis, labelOf(index, places.length)];
-    const reading = readings[at]!;
-    return (
-      <Typed
-        label={axis === 0 ? phrase`${name}: along` : phrase`${name}: up`}
-        unit={unit}
-        value={typed[at]!}
-        onChange={(next) => setTyped(typed.map((old, place) => (place === at ? next : old)))}
-        onBlur={() => settle(index)}
-        fault={reading.ok ? undefined : faultText(reading.why)}
-        testID={`own.${index}.${axis === 0 ? 'along' : 'up'}`}
-      />
-    );
   };
   return (
     <>
@@ -136,30 +183,22 @@ export function OwnPieceForm({ item }: { item: OwnItem }) {
       {typed.length === 2 * places.length
         ? places.map((_, index) => (
             <View key={index} style={styles.row}>
-              {inputFor(index, 0)}
-              {inputFor(index, 1)}
+              {([0, 1] as const).map((axis) => (
+                <PlaceField
+                  key={axis}
+                  name={labelOf(index, places.length)}
+                  index={index}
+                  axis={axis}
+                  value={typed[2 * index + axis]!}
+                  reading={readings[2 * index + axis]!}
+                  onChange={(next) => setTyped(typed.map((old, at) => (at === 2 * index + axis ? next : old)))}
+                  onBlur={() => settle(index)}
+                />
+              ))}
             </View>
           ))
         : null}
-      <View style={styles.row}>
-        {places.length < MOST_CORNERS ? (
-          <Action
-            rank="quiet"
-            icon="plus"
-            label={piece.tape === null && places.length === 2 ? 'Corners of its own' : 'One more corner'}
-            onPress={() => set(withCorner(piece))}
-            testID="own-corner"
-          />
-        ) : null}
-        {places.length > 2 ? (
-          <Action
-            rank="quiet"
-            label="One corner less"
-            onPress={() => set(withoutCorner(piece))}
-            testID="own-corner-less"
-          />
-        ) : null}
-      </View>
+      <CornerButtons piece={piece} onChange={set} />
       <Typed
         label="What it is for"
         whole

@@ -1,4 +1,4 @@
-import { forbidTape, pinTape, type LineItem, type TapePlace } from '@lintrel/core';
+import { forbidTape, type LineItem, pinTape, type TapePlace } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { Pick } from '@/forms/Pick';

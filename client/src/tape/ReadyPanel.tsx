@@ -1,11 +1,11 @@
-import { SUPPLY_UNITS, type PlanLists, type Shelf, type SupplyKind } from '@lintrel/core';
-import { phrase, countPhrase, SUPPLY_NAMES, type Words } from '@lintrel/words';
+import { type PlanLists, type Shelf, SUPPLY_UNITS, type SupplyKind } from '@lintrel/core';
+import { countPhrase, phrase, SUPPLY_NAMES, type Words } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { useWords } from '@/person/PersonContext';
+import { space } from '@/theme/theme';
 import { Notice } from '@/ui/Notice';
 import { Row, Rows } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
-import { space } from '@/theme/theme';
 import { Body, Figure, Heading, Small } from '@/ui/Typography';
 
 const money = (amount: number): string => amount.toFixed(2);

@@ -1,6 +1,6 @@
 import type { Technique } from '@lintrel/core';
-import Svg, { Path } from 'react-native-svg';
 import { StyleSheet, View } from 'react-native';
+import Svg, { Path } from 'react-native-svg';
 import { colour, measure } from '@/theme/theme';
 
 /** Meaning of a stroke: the part, its trim line, tape, foam, cover, a blade or the direction of movement. */

@@ -1,16 +1,16 @@
 import {
   areaRef,
-  isLine,
   type CoverItem,
+  isLine,
+  isOpeningTape,
   type Item,
   type ItemId,
-  isOpeningTape,
   type LineItem,
   type OpeningTapeItem,
   type OwnItem,
   type PlugItem,
-  type SurroundingsItem,
   type SeamItem,
+  type SurroundingsItem,
 } from '@lintrel/core';
 
 /** An entry of the lay list, applied in one go. */

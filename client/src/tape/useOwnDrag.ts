@@ -1,4 +1,4 @@
-import { changeOwnPiece, withPiecePoint, type OwnItem } from '@lintrel/core';
+import { changeOwnPiece, type OwnItem, withPiecePoint } from '@lintrel/core';
 import { useEffect, useState } from 'react';
 import type { CanvasDrag, CanvasHandle } from '@/drawing/Canvas';
 import { placesOf } from '@/drawing/OwnShapes';

@@ -1,5 +1,5 @@
 import type { PropsWithChildren } from 'react';
-import { StyleSheet, View, type Role } from 'react-native';
+import { type Role, StyleSheet, View } from 'react-native';
 import { colour, measure, size, space } from '@/theme/theme';
 import { Text } from './Text';
 

@@ -1,8 +1,8 @@
 import { phrase } from '@lintrel/words';
 import { Pressable, StyleSheet, View } from 'react-native';
+import { useWords } from '@/person/PersonContext';
 import { colour, font, measure, size, space } from '@/theme/theme';
 import { Text } from './Text';
-import { useWords } from '@/person/PersonContext';
 
 interface ChoiceProps<T extends string> {
   readonly label: string;

@@ -1,5 +1,5 @@
 import Svg, { Path } from 'react-native-svg';
-import { ICONS, type IconName } from './icons';
+import { type IconName, ICONS } from './icons';
 
 /** An icon beside text; hidden from screen readers. */
 export const Icon = ({ name, size, color }: { name: IconName; size: number; color?: string }) => (

@@ -2,8 +2,8 @@ import type { Advice } from '@lintrel/core';
 import { StyleSheet, View } from 'react-native';
 import { colour, measure, size, space } from '@/theme/theme';
 import { Action } from './Action';
-import { Body, Small } from './Typography';
 import { Icon } from './Icon';
+import { Body, Small } from './Typography';
 
 const LOOK = {
   stop: { icon: 'octagon-outline', tone: 'accent', word: 'Settle this' },

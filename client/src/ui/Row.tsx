@@ -1,7 +1,7 @@
 import { Children, type PropsWithChildren, type ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { colour, measure, space } from '@/theme/theme';
 import { useWords } from '@/person/PersonContext';
+import { colour, measure, space } from '@/theme/theme';
 
 interface RowProps {
   readonly onPress?: () => void;

@@ -2,8 +2,8 @@ import { phrase } from '@lintrel/words';
 import type { PropsWithChildren, ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { colour, measure, space } from '@/theme/theme';
-import { useTitle } from './useTitle';
 import { Body, Small, Title } from './Typography';
+import { useTitle } from './useTitle';
 
 interface ScreenProps {
   readonly title: string;

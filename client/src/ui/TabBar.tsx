@@ -1,10 +1,10 @@
-import { Link, usePathname, type Href } from 'expo-router';
+import { type Href, Link, usePathname } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
+import { useWords } from '@/person/PersonContext';
 import { colour, font, measure, size, space } from '@/theme/theme';
 import { useLow, useWide } from '@/theme/useWide';
-import { Text } from './Text';
-import { useWords } from '@/person/PersonContext';
 import { Icon } from './Icon';
+import { Text } from './Text';
 
 const PLACES = [
   {

@@ -1,9 +1,9 @@
 import { phrase } from '@lintrel/words';
 import type { PropsWithChildren } from 'react';
-import { StyleSheet, View, type TextStyle } from 'react-native';
+import { StyleSheet, type TextStyle, View } from 'react-native';
+import { useWords } from '@/person/PersonContext';
 import { colour, font, size, space } from '@/theme/theme';
 import { Text } from './Text';
-import { useWords } from '@/person/PersonContext';
 
 interface WordsProps {
   readonly tone?: 'ink' | 'quiet' | 'calm' | 'caution' | 'accent';

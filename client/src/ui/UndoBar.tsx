@@ -1,7 +1,7 @@
 import { useState } from 'react';
+import { endUndo, useUndoable } from '@/device/undo';
 import { Action } from './Action';
 import { Bar } from './Bar';
-import { endUndo, useUndoable } from '@/device/undo';
 
 /** Offers Undo on every screen. */
 export function UndoBar() {

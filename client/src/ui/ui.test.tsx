@@ -1,6 +1,6 @@
 import { fireEvent, render as renderBare, screen } from '@testing-library/react-native';
 import type { ReactElement } from 'react';
-import { PersonProvider, usePerson, useFaultWords } from '@/person/PersonContext';
+import { PersonProvider, useFaultWords, usePerson } from '@/person/PersonContext';
 import { Choice } from './Choice';
 import { Notice } from './Notice';
 import { Text } from './Text';

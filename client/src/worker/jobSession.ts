@@ -1,9 +1,9 @@
-import type { Design, DragResult, DragRequest, Part, PartPlan, Plan, Shelf } from '@lintrel/core';
-import type { FromSession, DesignMessage, PlanMessage, ToSession, ViewName, Views } from './messages';
-import { resolveReferences, withReferences, listReceiver } from './listPatch';
+import type { Design, DragRequest, DragResult, Part, PartPlan, Plan, Shelf } from '@lintrel/core';
+import { listReceiver, resolveReferences, withReferences } from './listPatch';
+import type { DesignMessage, FromSession, PlanMessage, ToSession, ViewName, Views } from './messages';
 
 /** What is known of the open job, each with the design it belongs to. */
-export interface SessionState {
+interface SessionState {
   readonly job: string | null;
   readonly design: Design | null;
   /** Another number whenever design or shelf are others: what was asked before is to be asked again. */

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { resolveReferences, withReferences, listReceiver, listSender } from './listPatch';
+import { listReceiver, listSender, resolveReferences, withReferences } from './listPatch';
 
 interface Thing {
   readonly id: string;

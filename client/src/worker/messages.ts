@@ -1,12 +1,12 @@
 import type {
+  AimOrder,
   Design,
-  DragResult,
   DragRequest,
+  DragResult,
   Handle,
   JobSearch,
   LineAnalysis,
   LineFit,
-  ViewPoint,
   Match,
   Measured,
   Part,
@@ -14,11 +14,11 @@ import type {
   Picture,
   Plan,
   Shelf,
-  StationTable,
   StationRequest,
-  AimOrder,
+  StationTable,
+  ViewPoint,
 } from '@lintrel/core';
-import type { ReferenceList, ListPatch } from './listPatch';
+import type { ListPatch, ReferenceList } from './listPatch';
 
 interface OneLine {
   readonly part: string;

@@ -1,4 +1,4 @@
-import { emptyDesign, planJob, SHIPPED_SHELF, type Design, type Part, AIMS, type Shelf } from '@lintrel/core';
+import { AIMS, type Design, emptyDesign, type Part, planJob, type Shelf, SHIPPED_SHELF } from '@lintrel/core';
 import { createJobSession, type JobSession, type WorkerChannel } from './jobSession';
 import type { FromSession, ToSession } from './messages';
 import { createSession } from './session';

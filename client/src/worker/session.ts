@@ -1,27 +1,27 @@
 import {
   analyseLine,
-  carryScheme,
-  draftParts,
   applyDrag,
-  tapeFitsOfLine,
+  carryScheme,
+  type Design,
+  draftParts,
+  drawPiece,
+  firstItem,
   handlesOf,
   matchLine,
   newPartCache,
-  drawPiece,
-  planSteps,
-  withoutProgress,
-  searchJob,
-  stationTable,
   ordersByAimSteps,
-  type Design,
   type Part,
-  type Plan,
-  type Shelf,
   type PartCache,
-  firstItem,
+  type Plan,
+  planSteps,
+  searchJob,
+  type Shelf,
+  stationTable,
+  tapeFitsOfLine,
+  withoutProgress,
 } from '@lintrel/core';
-import type { FromSession, DesignMessage, PlanMessage, ToSession, ViewName, Views } from './messages';
-import { resolveReferences, withReferences, listSender } from './listPatch';
+import { listSender, resolveReferences, withReferences } from './listPatch';
+import type { DesignMessage, FromSession, PlanMessage, ToSession, ViewName, Views } from './messages';
 
 /** The open job and everything computed from it. */
 interface Open {

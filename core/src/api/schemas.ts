@@ -107,7 +107,7 @@ export const bookStockSchema = v.strictObject({
 export type BookStock = v.InferOutput<typeof bookStockSchema>;
 
 /** A change of the stock: by how much, of a count what there was. */
-export const stockMoveSchema = v.object({
+const stockMoveSchema = v.object({
   seq: v.number(),
   stuff: stockTable(),
   code: v.string(),
@@ -122,7 +122,7 @@ export type StockMove = v.InferOutput<typeof stockMoveSchema>;
 export const stockMovesSchema = v.object({ moves: v.array(stockMoveSchema) });
 
 /** What jobs in the shop will still take of an entry, rolls or packs, and which they are. */
-export const stockReservedSchema = v.object({
+const stockReservedSchema = v.object({
   stuff: stockTable(),
   code: v.string(),
   packs: v.number(),
@@ -140,7 +140,7 @@ export const startSchema = v.strictObject({
 });
 
 /** Entries for the log of a job, in the order they were made. */
-export const MAX_ENTRIES_PER_REQUEST = 500;
+const MAX_ENTRIES_PER_REQUEST = 500;
 export const sendLogSchema = v.strictObject({
   entries: v.pipe(v.array(v.unknown()), v.minLength(1), v.maxLength(MAX_ENTRIES_PER_REQUEST)),
   /** Author of each entry by its id; a missing one is the person signed in. */

@@ -42,7 +42,7 @@ const windowSchema = v.object({
 });
 
 /** A job in the list with its running windows. */
-export const jobSummarySchema = v.object({
+const jobSummarySchema = v.object({
   id: v.string(),
   title: v.string(),
   kind: v.picklist(JOB_KINDS),
@@ -122,7 +122,7 @@ const frozenPlan = () =>
     (plan) => typeof plan === 'object' && plan !== null && (plan as FrozenPlan).format === 'lintrel-plan',
   );
 /** A stored entry. Its number, and so the order, is given by the server. */
-export const keptEventSchema = v.object({ ...newestEventSchema.entries, seq: v.number() });
+const keptEventSchema = v.object({ ...newestEventSchema.entries, seq: v.number() });
 export type KeptEvent = v.InferOutput<typeof keptEventSchema>;
 
 /** Entries after a number, and the newest work sheet there is; null: none was started. */

@@ -1,10 +1,10 @@
 import * as v from 'valibot';
 
 /** Phases of long work: waiting in the queue, reading a file, checking it, computing, writing pages. */
-export const WORK_PHASES = ['waiting', 'reading', 'checking', 'working-out', 'writing'] as const;
+const WORK_PHASES = ['waiting', 'reading', 'checking', 'working-out', 'writing'] as const;
 
 /** Progress of long work; `of`: total number of pieces, 0 if unknown. */
-export const workProgressSchema = v.object({ doing: v.picklist(WORK_PHASES), done: v.number(), of: v.number() });
+const workProgressSchema = v.object({ doing: v.picklist(WORK_PHASES), done: v.number(), of: v.number() });
 export type WorkProgress = v.InferOutput<typeof workProgressSchema>;
 
 /** Answer to a page that asks for the progress of its request; null if it has ended or runs on another server. */

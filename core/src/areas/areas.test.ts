@@ -1,5 +1,5 @@
-import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
+import { depth } from '../../../scripts/test-limits.mjs';
 import { distanceToSegment, isInsideRing, type Point, ringArea } from '../curves';
 import { closeRing, firstItem } from '../kit';
 import type { TrimLine } from '../lines';

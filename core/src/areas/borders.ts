@@ -2,7 +2,7 @@ import { type LineId, TOLERANCE } from '../kit';
 import type { Skin } from '../surface';
 import type { Face } from './face';
 import type { ArrangementEdge } from './intersections';
-import { seamPiece, type SeamPiece } from './seam';
+import { type SeamPiece, seamPiece } from './seam';
 
 /** A piece of a trim line with one area on each side. */
 export interface Border {

@@ -1,5 +1,5 @@
-import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
+import { depth } from '../../../scripts/test-limits.mjs';
 import type { TrimLine } from '../lines';
 import type { Feature, Surface } from '../surface';
 import { areasOn, straight } from '../testing/samples';

@@ -2,7 +2,7 @@ import { gridKey, type GridPoint } from './grid';
 import type { ArrangementEdge } from './intersections';
 
 /** A directed side of an edge; the face it bounds lies on its left. */
-export interface HalfEdge {
+interface HalfEdge {
   readonly from: GridPoint;
   readonly to: GridPoint;
   readonly edge: ArrangementEdge;

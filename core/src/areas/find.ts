@@ -3,7 +3,7 @@ import type { FinishId } from '../kit';
 import type { Area } from './measure';
 
 /** True where a place lies inside some rings: where a way out crosses an odd number of them. */
-export const isInsideRings = (place: Point, rings: readonly (readonly Point[])[]): boolean =>
+const isInsideRings = (place: Point, rings: readonly (readonly Point[])[]): boolean =>
   rings.reduce((inside, ring) => isInsideRing(place, ring) !== inside, false);
 
 /** Index of the area a place lies in; -1 outside all. */

@@ -1,5 +1,5 @@
-import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
+import { depth } from '../../../scripts/test-limits.mjs';
 import { traceCycles } from './faces';
 import { fromGrid, gridKey, type GridPoint, orientation, toGrid } from './grid';
 import { interiorPoint } from './interior-point';

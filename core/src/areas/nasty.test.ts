@@ -1,5 +1,5 @@
-import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
+import { depth } from '../../../scripts/test-limits.mjs';
 import type { TrimLine } from '../lines';
 import type { Surface } from '../surface';
 import { areasOn, BASE, BOARD, straight, sweep } from '../testing/samples';

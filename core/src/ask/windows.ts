@@ -1,5 +1,5 @@
 import { AIR_MOVEMENTS, type AirMovement } from '../air';
-import { type DryingMarks, marksOf, pullWindows, type PullWindows } from '../drying';
+import { type DryingMarks, marksOf, type PullWindows, pullWindows } from '../drying';
 import { finishesById, type Shelf } from '../job';
 import { choiceKey, humidityKey, minutesKey, numberKey, optional, shelfKey, temperatureKey } from './key';
 import { question, refuseAt, type Values } from './question';

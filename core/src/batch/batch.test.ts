@@ -1,7 +1,7 @@
-import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
+import { depth } from '../../../scripts/test-limits.mjs';
 import { type BatchAction, minutesOfActions, scheduleActions, type StripTimes } from './actions';
-import { batches, type Batches } from './batch';
+import { type Batches, batches } from './batch';
 
 /** Every order of turns in which strips are painted and pulled in turn. */
 function* everyOrder(count: number, painted = 0, pulled = 0): Generator<BatchAction[]> {

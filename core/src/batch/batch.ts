@@ -1,7 +1,7 @@
 import { type BatchAction, maxWaitMin, scheduleActions, type StripTimes, TIME_TOLERANCE_MIN } from './actions';
 import { maxPaintedAhead, shortestCycle } from './cycle';
 
-export type { StripTimes, BatchAction } from './actions';
+export type { StripTimes } from './actions';
 
 /** One step of the batch cycle: a number of paints or pulls in a row. */
 export interface BatchCycleStep {

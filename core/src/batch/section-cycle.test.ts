@@ -1,5 +1,5 @@
-import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
+import { depth } from '../../../scripts/test-limits.mjs';
 import { batches } from './batch';
 import { type Section, sectionCycle } from './section-cycle';
 

@@ -1,2 +1,2 @@
 export * from './plan-faults';
-export type { PlanFault, PlanFaultMessages } from './plan-fault';
+export type { PlanFaultMessages } from './plan-fault';

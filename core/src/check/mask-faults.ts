@@ -1,6 +1,6 @@
 import type { Item, LineItem, Plan, StagePlan } from '../contract';
 import { isLine, isOpeningTape, itemsLyingIn } from '../items';
-import { type AreaId, areaRef, type AreaRef, firstTwo, type ItemId, type PartId } from '../kit';
+import { type AreaId, type AreaRef, areaRef, firstTwo, type ItemId, type PartId } from '../kit';
 import type { Step } from '../runsheet';
 import type { PartPlan } from '../setout';
 import { type PlanFault, SUM_TOLERANCE } from './plan-fault';

@@ -1,9 +1,9 @@
-import { depth } from '../../../scripts/test-limits.mjs';
 import { spawn } from 'node:child_process';
-import { build } from 'esbuild';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { build } from 'esbuild';
+import { depth } from '../../../scripts/test-limits.mjs';
 import type { Plan } from '../contract';
 import { readJobFile } from '../formats';
 import { isLine } from '../items';

@@ -25,7 +25,7 @@ export interface CoatsMessages {
 export type CoatsMessage = MessageOf<CoatsMessages>;
 
 /** A few places in words: part names only where there is more than one part. */
-export type Places = readonly string[];
+type Places = readonly string[];
 
 /** Tool of application; missing in older plans. */
 type Method = FinishMethod | undefined;

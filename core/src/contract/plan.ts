@@ -18,7 +18,7 @@ export type Advice = AdviceMessage & {
 };
 
 /** One area in a stage picture. */
-export interface StageArea {
+interface StageArea {
   readonly code: string;
   readonly open: boolean;
   /** Under a mask: of this stage, or one that stayed on. */
@@ -76,7 +76,7 @@ export interface OnePersonPlan {
 }
 
 /** Lines that are pulled before the rest of their stage. */
-export interface EarlyLines {
+interface EarlyLines {
   readonly school: PullTiming;
   /** Their window, minutes after the last coat. */
   readonly pull: { readonly fromMin: number; readonly toMin: number | null };

@@ -1,4 +1,4 @@
-import { distance, type Point } from './point';
+import type { Point } from './point';
 
 export interface Circle {
   readonly centre: Point;
@@ -65,6 +65,3 @@ export function arcSteps(radius: number, turn: number, tolerance: number): numbe
   const perStep = 2 * Math.acos(1 - Math.min(1, tolerance / radius));
   return Math.max(2, Math.ceil(Math.abs(turn) / perStep - 1e-9));
 }
-
-/** True where two places are the same within a micrometre. */
-export const samePoint = (a: Point, b: Point): boolean => distance(a, b) < 1e-3;

@@ -9,8 +9,8 @@ import {
   latestStarts,
   type Schedule,
   type ScheduleProblem,
-  scheduleTrouble,
   type ScheduleTrouble,
+  scheduleTrouble,
   type Task,
   TIME_TOLERANCE_MIN,
   withoutMaxLags,
@@ -118,7 +118,7 @@ function endsOf({ work, schedule }: DayPlan): Map<string, number> {
 }
 
 /** What a person has fixed: who does a stretch of work, and when it begins. */
-export interface DayPin {
+interface DayPin {
   readonly work: string;
   readonly person: string | null;
   readonly atMin: number | null;

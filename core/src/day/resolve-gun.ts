@@ -1,5 +1,5 @@
 import { type ScheduleProblem, type SolvedSchedule, solveSchedule, TIME_TOLERANCE_MIN } from '../schedule';
-import { gunConflict, type GunConflict, withGunOrder } from './gun-uses';
+import { type GunConflict, gunConflict, withGunOrder } from './gun-uses';
 import { isGunFreeBetween, type OneMix, pairMessage, pairsOf, withOneMix } from './one-mix';
 import type { PersonSpeed } from './step-minutes';
 import { storedDecisions, type StoredOrder } from './stored-order';

@@ -1,6 +1,6 @@
 import { type MeasuredMinutes, type SpeedFactor, speedFactorFrom } from '../learning';
 import { attendedSteps, type LogEvent } from '../log';
-import { type Step, WORK_SORTS, workSort, type WorkSort } from '../runsheet';
+import { type Step, WORK_SORTS, type WorkSort, workSort } from '../runsheet';
 import { MS_PER_MINUTE } from '../units';
 
 /** How long a step took, who did it, and when it was done, ms since 1970. */

@@ -29,7 +29,7 @@ export type TapePlace = Omit<TapePin, 'tape'>;
  */
 export function pinTape(design: Design, place: TapePlace, tape: TapeCode | null): Design {
   const { tapes = [] } = design.choices;
-  const rest = tapes.filter((other) => !samePoint(other, place));
+  const rest = tapes.filter((other) => !isSamePlace(other, place));
   const next = tape === null ? rest : [...rest, { ...place, tape }];
   return withChoices(design, 'tapes', next);
 }
@@ -45,7 +45,7 @@ export function forbidTape(design: Design, tape: TapeCode, forbidden: boolean): 
 /** A line of a part, or one side of it. */
 export type EdgePlace = Required<Pick<TapePin, 'part' | 'line'>> & Pick<TapePin, 'side'>;
 
-const samePoint = (tapePlace: TapePlace, { part, line, side }: TapePlace): boolean =>
+const isSamePlace = (tapePlace: TapePlace, { part, line, side }: TapePlace): boolean =>
   tapePlace.part === part && tapePlace.line === line && tapePlace.side === side;
 
 /**
@@ -54,7 +54,7 @@ const samePoint = (tapePlace: TapePlace, { part, line, side }: TapePlace): boole
  */
 export function setOwnWay(design: Design, place: EdgePlace, how: string | null): Design {
   const { ownWays = [] } = design.choices;
-  const rest = ownWays.filter((ownWay) => !samePoint(ownWay, place));
+  const rest = ownWays.filter((ownWay) => !isSamePlace(ownWay, place));
   const next = how === null ? rest : [...rest, { ...place, how }];
   return withChoices(design, 'ownWays', next);
 }
@@ -65,7 +65,7 @@ export function setOwnWay(design: Design, place: EdgePlace, how: string | null):
  */
 export function setLayFirst(design: Design, place: TapePlace, first: LayersPin['first'] | null): Design {
   const { layers = [] } = design.choices;
-  const rest = layers.filter((layer) => !samePoint(layer, place));
+  const rest = layers.filter((layer) => !isSamePlace(layer, place));
   const next = first === null ? rest : [...rest, { ...place, first }];
   return withChoices(design, 'layers', next);
 }

@@ -1,9 +1,9 @@
-import { depth } from '../../../scripts/test-limits.mjs';
-import { DEFAULT_PERSON, wordsFor } from '@lintrel/words';
-import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { inflateSync } from 'node:zlib';
+import { DEFAULT_PERSON, wordsFor } from '@lintrel/words';
+import fc from 'fast-check';
+import { depth } from '../../../scripts/test-limits.mjs';
 import { flattenBulge, flattenSpline, ringArea } from '../curves';
 import { readJobFile } from '../formats';
 import { isLine } from '../items';

@@ -130,7 +130,7 @@ function stepBlock(title: string, detail: string, widthMm: number): Block {
 }
 
 /** Breaks text into lines of at most a number of characters; a longer word stands alone. */
-export function wrapText(text: string, letters: number): string[] {
+function wrapText(text: string, letters: number): string[] {
   const lines: string[] = [];
   for (const word of text.split(/\s+/).filter(Boolean)) {
     const last = lines.at(-1);

@@ -10,7 +10,7 @@ export interface CutPiece {
 }
 
 /** A piece where it lies on the sheet. */
-export interface NestedPiece extends CutPiece {
+interface NestedPiece extends CutPiece {
   readonly x: number;
   readonly y: number;
 }

@@ -66,7 +66,7 @@ function seamWords({ seams }: PartPlan): PaperWords[] {
 }
 
 /** Reflected about its own middle; words keep their reading direction. */
-export function mirroredPlot(plot: Plot): Plot {
+function mirroredPlot(plot: Plot): Plot {
   const xs = plot.strokes.flatMap(({ points }) => points.map(([x]) => x));
   const about = minOf(xs) + maxOf(xs);
   const turned = ([x, y]: readonly [number, number]): readonly [number, number] => [about - x, y];

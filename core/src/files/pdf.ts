@@ -3,6 +3,7 @@ import {
   lineTo,
   moveTo,
   PDFDocument,
+  type PDFFont,
   popGraphicsState,
   pushGraphicsState,
   setDashPattern,
@@ -10,7 +11,6 @@ import {
   setStrokingGrayscaleColor,
   StandardFonts,
   stroke,
-  type PDFFont,
 } from 'pdf-lib';
 import type { PaperTexts } from './messages';
 import type { Page, PaperStroke } from './page';

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import type { Design, Shelf } from '../job';
 import { booleanField, faultText, idText, messageWithoutValues, numberBetween, oneOfWords } from '../kit';
 import { planJob } from '../plan';
-import { partPlan, type PartPlan, type PartWork, stationTable, type StationTable, workOutParts } from '../setout';
+import { type PartPlan, partPlan, type PartWork, type StationTable, stationTable, workOutParts } from '../setout';
 import type { StationWords } from './csv';
 import { goresOf } from './gores';
 import { layPages } from './lay-pages';

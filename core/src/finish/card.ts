@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { colourText, idText, listOf, nameText, noteText, numberBetween, oneOfWords, wholeBetween } from '../kit';
 
 /** What a card was made for: whether a paint hides, or how a candy or pearl deepens coat by coat. */
-export const CARD_KINDS = ['hiding', 'let-down'] as const;
+const CARD_KINDS = ['hiding', 'let-down'] as const;
 
 /** A test card: what was sprayed over which ground, and the colour measured after each number of coats. */
 export const cardSchema = v.strictObject({

@@ -1,5 +1,5 @@
-import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
+import { depth } from '../../../scripts/test-limits.mjs';
 import type { Card } from './card';
 import { typicalFinish } from './catalogue';
 import type { Finish } from './finish';

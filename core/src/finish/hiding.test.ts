@@ -1,5 +1,5 @@
-import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
+import { depth } from '../../../scripts/test-limits.mjs';
 import { SHIPPED_FINISHES } from './catalogue';
 import { coatsOver, coatsToHide } from './hiding';
 import { colourDifference, reflectanceOf, reflectanceOfLayer, scatterFromHiding } from './layer';

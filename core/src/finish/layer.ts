@@ -2,12 +2,12 @@ import {
   converter,
   differenceCiede2000,
   formatHex,
+  type Lab65,
   modeLab65,
   modeLrgb,
   modeRgb,
   modeXyz65,
   useMode,
-  type Lab65,
 } from 'culori/fn';
 import { bisect } from '../kit';
 

@@ -1,11 +1,5 @@
 import type { Finish } from './finish';
 
-/** Factor on the data-sheet times of a finish in this shop. */
-export interface LearnedTimes {
-  readonly finish: string;
-  readonly factor: number;
-}
-
 /**
  * A finish with the times learned in this shop. A factor from touch tests lengthens the time until it takes tape, is
  * dry through or cured, but never shortens it: a finger does not feel the depth of a film. A recoat limit is never

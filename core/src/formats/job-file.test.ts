@@ -1,6 +1,6 @@
-import { wordsFor } from '@lintrel/words';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import { SHIPPED_SHELF, upgradeDesign } from '../job';
 import { firstItem, firstTwo } from '../kit';

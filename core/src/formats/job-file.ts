@@ -60,7 +60,7 @@ export const newestFileSchema = fileOf(newestDesignSchema, newestEventSchema);
 export type JobFile = v.InferOutput<typeof newestFileSchema>;
 
 /** The same in any version: older files are upgraded on reading. */
-export const jobFileSchema = v.pipe(v.unknown(), v.transform(upgradedFile), fileOf(designSchema, logEventSchema));
+const jobFileSchema = v.pipe(v.unknown(), v.transform(upgradedFile), fileOf(designSchema, logEventSchema));
 
 /** Brings a job file up to the newest version. Version 1 differed in its design and its events, which bring themselves up. */
 function upgradedFile(data: unknown): unknown {
@@ -87,7 +87,7 @@ export function readJobFile(text: string): Checked<JobFile> {
 }
 
 /** Checks data that was already parsed as a job file. */
-export function checkJobFile(data: unknown): Checked<JobFile> {
+function checkJobFile(data: unknown): Checked<JobFile> {
   const checked = checkAgainst(jobFileSchema, data);
   if (!checked.ok) return checked;
   const { design, shelf, log } = checked.value;

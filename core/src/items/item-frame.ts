@@ -62,7 +62,7 @@ export function earlyPull(
 }
 
 /** In which pull an edge of a stage comes off where it is pulled in sections, from 1; null: not in sections. */
-export function sectionOfRemoval(
+function sectionOfRemoval(
   sequence: Pick<Sequence, 'stages'>,
   index: number,
   edge: Pick<MaskEdge, 'border' | 'closed'>,

@@ -25,7 +25,7 @@ import {
 import { partSchema, presentAtSchema } from './part';
 
 /** A finish given to the area of a part that holds a place. */
-export const areaChoiceSchema = v.strictObject({
+const areaChoiceSchema = v.strictObject({
   part: idText<PartId>(),
   seed: placeSchema,
   /** Null: the area keeps its finish. */
@@ -38,7 +38,7 @@ export const areaChoiceSchema = v.strictObject({
 export type PartAreaChoice = v.InferOutput<typeof areaChoiceSchema>;
 
 /** Which finish every area gets. */
-export const schemeSchema = v.strictObject({
+const schemeSchema = v.strictObject({
   name: v.optional(nameText()),
   areas: listOf(areaChoiceSchema, 'areas', 2000),
   /** Goes under all painted areas first, and over them last; left out: none. */
@@ -54,7 +54,7 @@ const pairOf = <K extends string, L extends string>(first: K, second: L) =>
   >);
 
 /** An area that a person wants open or covered while a finish is sprayed. */
-export const areaPinSchema = v.strictObject({
+const areaPinSchema = v.strictObject({
   part: idText<PartId>(),
   seed: placeSchema,
   finish: idText<FinishId>(),
@@ -63,7 +63,7 @@ export const areaPinSchema = v.strictObject({
 export type AreaPin = v.InferOutput<typeof areaPinSchema>;
 
 /** A tape a person has chosen for a line of a part, or one side of it; without part and line wherever a line is made. */
-export const tapePinSchema = v.strictObject({
+const tapePinSchema = v.strictObject({
   part: v.optional(idText<PartId>()),
   line: v.optional(idText<LineId>()),
   side: v.optional(oneOfWords(['left', 'right'])),
@@ -72,7 +72,7 @@ export const tapePinSchema = v.strictObject({
 export type TapePin = v.InferOutput<typeof tapePinSchema>;
 
 /** An edge a person masks their own way: a line of a part, or one side of it. */
-export const ownWaySchema = v.strictObject({
+const ownWaySchema = v.strictObject({
   part: idText<PartId>(),
   line: idText<LineId>(),
   side: v.optional(oneOfWords(['left', 'right'])),
@@ -84,7 +84,7 @@ export const ownWaySchema = v.strictObject({
  * A piece a person lays besides what the plan does, while a finish is sprayed: tape from place to place, or paper or film over the box between
  * them. By way of further places it goes round corners: tape in straight pieces, paper or film with a corner at each place.
  */
-export const ownPieceSchema = v.strictObject({
+const ownPieceSchema = v.strictObject({
   id: idText<OwnPieceId>(),
   part: idText<PartId>(),
   finish: idText<FinishId>(),
@@ -113,7 +113,7 @@ export const pieceCorners = (piece: Pick<OwnPiece, 'from' | 'to' | 'by'>): reado
 };
 
 /** What lies below, the line tape or the backing behind it: for a line of a part, one side of it, or with neither all of the job. */
-export const layersPinSchema = v.strictObject({
+const layersPinSchema = v.strictObject({
   part: v.optional(idText<PartId>()),
   line: v.optional(idText<LineId>()),
   side: v.optional(oneOfWords(['left', 'right'])),
@@ -122,7 +122,7 @@ export const layersPinSchema = v.strictObject({
 export type LayersPin = v.InferOutput<typeof layersPinSchema>;
 
 /** When the tape of one line is pulled, wherever that is not as the rest of its mask. */
-export const pullPinSchema = v.strictObject({
+const pullPinSchema = v.strictObject({
   part: idText<PartId>(),
   line: idText<LineId>(),
   school: oneOfWords(PULL_TIMINGS),
@@ -132,7 +132,7 @@ export type PullPin = v.InferOutput<typeof pullPinSchema>;
 const system = () => v.picklist(PAINT_SYSTEM_KEYS, faultText(messageWithoutValues('field.system')));
 
 /** What a person insists on; what is left out is free. */
-export const choicesSchema = v.strictObject({
+const choicesSchema = v.strictObject({
   /** Order of finishes a person has fixed; null: the best found. */
   order: v.nullable(listOf(idText<FinishId>(), 'finishes', 30)),
   /** Pull timing of every line; null: as each finish prefers. */

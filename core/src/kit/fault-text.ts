@@ -1,43 +1,41 @@
 import type { Message, NoValues } from './message';
 
 /** Names of lists as they appear in a job file. */
-export const LIST_NAMES = [
-  'areas',
-  'cards',
-  'cells',
-  'corners',
-  'datums',
-  'edges',
-  'events',
-  'features',
-  'finishes',
-  'layers',
-  'lengths',
-  'lines',
-  'measured-points',
-  'measured-steps',
-  'mixing-parts',
-  'days',
-  'days-off',
-  'shop-people',
-  'forecast',
-  'pairs',
-  'panels',
-  'parts',
-  'paths',
-  'pieces',
-  'plans',
-  'supplies',
-  'pins',
-  'places',
-  'profile-pairs',
-  'recoat-windows',
-  'rows',
-  'schemes',
-  'tapes',
-  'things',
-] as const;
-export type ListName = (typeof LIST_NAMES)[number];
+export type ListName =
+  | 'areas'
+  | 'cards'
+  | 'cells'
+  | 'corners'
+  | 'datums'
+  | 'edges'
+  | 'events'
+  | 'features'
+  | 'finishes'
+  | 'layers'
+  | 'lengths'
+  | 'lines'
+  | 'measured-points'
+  | 'measured-steps'
+  | 'mixing-parts'
+  | 'days'
+  | 'days-off'
+  | 'shop-people'
+  | 'forecast'
+  | 'pairs'
+  | 'panels'
+  | 'parts'
+  | 'paths'
+  | 'pieces'
+  | 'plans'
+  | 'supplies'
+  | 'pins'
+  | 'places'
+  | 'profile-pairs'
+  | 'recoat-windows'
+  | 'rows'
+  | 'schemes'
+  | 'tapes'
+  | 'things';
 
 interface Bounds {
   readonly least: number;

@@ -4,7 +4,7 @@ declare const names: unique symbol;
  * An id of one kind of thing, which the compiler does not accept where another kind is expected. Typed or parsed
  * text is accepted as any kind.
  */
-export type Id<Thing extends string> = string & { readonly [names]?: Thing };
+type Id<Thing extends string> = string & { readonly [names]?: Thing };
 export type PartId = Id<'part'>;
 export type LineId = Id<'line'>;
 export type DatumId = Id<'datum'>;
@@ -17,7 +17,7 @@ export type SupplyCode = Id<'supply'>;
 export type OwnPieceId = Id<'own piece'>;
 
 /** A key composed of several ids. It is made in one place and never taken apart. */
-export type Ref<Thing extends string> = string & { readonly [names]: Thing };
+type Ref<Thing extends string> = string & { readonly [names]: Thing };
 /** An area of a job: part and area. */
 export type AreaRef = Ref<'area of a job'>;
 /** Something laid for a stage. */

@@ -2,7 +2,7 @@
  * A figure or name in a message: mm, m², minutes, µm, °C, ids, codes, or text typed by a person; undefined if
  * missing in an older plan.
  */
-export type MessageValue =
+type MessageValue =
   string | number | boolean | null | undefined | readonly string[] | readonly number[] | Message | readonly Message[];
 
 /**

@@ -1,5 +1,5 @@
-import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
+import { depth } from '../../../scripts/test-limits.mjs';
 import { type Path, pathLength, pointAt } from '../curves';
 import { firstItem } from '../kit';
 import { areasOn, BOARD, linesOn, straight, sweep } from '../testing/samples';

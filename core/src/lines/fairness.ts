@@ -13,7 +13,7 @@ export interface Wiggle {
 const STEPS_PER_WINDOW = 24;
 
 /** Lengths of the windows a line of some length is judged in, mm. */
-export const fairWindows = (lengthMm: number): number[] =>
+const fairWindows = (lengthMm: number): number[] =>
   RULE_OF_THUMB.fairWindows
     .map((share) => Math.max(RULE_OF_THUMB.fairLeastMm, share * lengthMm))
     .filter((window) => window <= lengthMm);

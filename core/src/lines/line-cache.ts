@@ -9,9 +9,9 @@ import { type LineOf, sourceLines, type TrimLine } from './line';
 import { type LinePaths, pathsFromMeasurements } from './line-paths';
 import { isFailure, type LineMessage, type Relation } from './messages';
 import { parallelOfEdge, parallelOn } from './parallel-on';
-import { partFrame, type PartFrame, type PartShape } from './part-shape';
+import { type PartFrame, partFrame, type PartShape } from './part-shape';
 import { endOnLine } from './trim';
-import { lineObstacles, type LineObstacles, trimLine } from './trim-to-part';
+import { type LineObstacles, lineObstacles, trimLine } from './trim-to-part';
 
 /** Paths of lines, across parts, each computed at most once. */
 export interface LineCache {

@@ -19,7 +19,7 @@ import {
 import { measuredSchema } from '../surface';
 
 /** Which view of the whole piece a plane is seen edge-on in. */
-export const VIEWS = ['side', 'top', 'end'] as const;
+const VIEWS = ['side', 'top', 'end'] as const;
 export type ViewName = (typeof VIEWS)[number];
 
 const common = {

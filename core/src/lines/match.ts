@@ -3,7 +3,7 @@ import { RULE_OF_THUMB } from '../kit';
 import type { Measured } from '../surface';
 
 /** One height measured on the second side, against the line as planned. */
-export interface MatchRow extends Measured {
+interface MatchRow extends Measured {
   /** Height planned there; null where the line does not reach. */
   readonly planned: number | null;
   /** Measured less planned, mm; positive where the second side is too high. */

@@ -2,8 +2,7 @@ import type { MessageOf, NoValues } from '../kit';
 import type { EdgeName } from '../surface';
 
 /** What a line is to another: parallel to it, its mirror image, a rounded corner with it, ending on it. */
-export const RELATIONS = ['parallel', 'mirror', 'corner', 'ends-on'] as const;
-export type Relation = (typeof RELATIONS)[number];
+export type Relation = 'parallel' | 'mirror' | 'corner' | 'ends-on';
 
 /** Why a line is not as requested. The line is the subject of every sentence. */
 export interface LineMessages {

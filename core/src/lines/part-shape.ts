@@ -81,7 +81,7 @@ export function partFrame(part: PartShape, parts: readonly PartShape[]): PartFra
 }
 
 /** Where a part's own directions point on the whole piece. */
-export function axesOf(pose: Pose): Frame {
+function axesOf(pose: Pose): Frame {
   return {
     origin: toPieceSpace(pose, { x: 0, y: 0, z: 0 }),
     forward: rotateByPose(pose, { x: 1, y: 0, z: 0 }),

@@ -19,7 +19,7 @@ export interface Stations {
 }
 
 /** More marks than this are no table. */
-export const MAX_STATIONS = 2000;
+const MAX_STATIONS = 2000;
 
 /**
  * Marks a piece of a line at even steps, at both its ends, and wherever chords between marks would stray too far.

@@ -1,7 +1,7 @@
 import { EndType, inflatePaths, JoinType } from 'clipper2-ts';
-import letters from './letters.json';
 import { flattenQuadratic, type Path, pathFromSamples, type Point } from '../curves';
 import { TOLERANCE } from '../kit';
+import letters from './letters.json';
 import type { LineMessage } from './messages';
 
 /** How letters are set: all in mm. */
@@ -21,7 +21,7 @@ const GLYPHS = letters.glyphs as Readonly<Record<string, Glyph>>;
 const UM = 1000;
 
 /** A stroke is at least this share of the height and at most that: beyond, letters break up or fill in. */
-export const STROKE_SHARES = { least: 0.04, most: 0.24 } as const;
+const STROKE_SHARES = { least: 0.04, most: 0.24 } as const;
 
 /**
  * Outlines of letters, set from the left at 0, 0 upwards.

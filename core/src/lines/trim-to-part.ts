@@ -8,7 +8,7 @@ import { extendsToEdge } from './line-paths';
 import type { LineMessage } from './messages';
 import { withTrueMetric } from './on-surface';
 import type { PartFrame } from './part-shape';
-import { connectedPieces, extendEnds, piecesOnPart, trimRegion, type TrimRegion } from './trim';
+import { connectedPieces, extendEnds, piecesOnPart, type TrimRegion, trimRegion } from './trim';
 import { turnsRound, wrapAtSeam } from './wrap';
 
 /** What lines of a part meet: features, outlines of openings, and the region where lines may lie. */

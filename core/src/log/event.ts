@@ -34,7 +34,7 @@ export const MAX_PHOTOS = 300;
 export const MAX_NOTE_CHARACTERS = 4_000_000;
 
 /** What was seen or set, as figures: how a film feels, how a pull went, how a coat was sprayed; or which photo shows it. What is left out was not noted. */
-export const observedSchema = v.variant('kind', [
+const observedSchema = v.variant('kind', [
   v.strictObject({ kind: v.literal('feel'), feel: oneOfWords(FEELS) }),
   v.strictObject({ kind: v.literal('pull'), result: oneOfWords(PULLS) }),
   v.strictObject({

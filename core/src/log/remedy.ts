@@ -55,7 +55,7 @@ export function currentStep(
 }
 
 /** The step of scuffing before a coat. */
-export const scuffBefore = (coat: Step): Step => ({
+const scuffBefore = (coat: Step): Step => ({
   id: scuffId(coat.id),
   stage: coat.stage,
   kind: 'abrade',

@@ -1,5 +1,5 @@
 import { type FinishMethod, isSprayed } from '../finish';
-import { edgeClass, type EdgeClass, type MaskArea, type MaskLaid, whenMaskLaid } from './edge-class';
+import { type EdgeClass, edgeClass, type MaskArea, type MaskLaid, whenMaskLaid } from './edge-class';
 import { MASK_STATE, type StandingMasks } from './mask-state';
 import { partsInReach } from './reach';
 
@@ -46,7 +46,7 @@ export interface MaskEdge {
 }
 
 /** An area that no paint may reach: on a part that is sprayed, or beside what is rolled or brushed. */
-export interface MaskCover {
+interface MaskCover {
   readonly area: number;
   /** `tape`: by one tape of its width; `drape`: by paper or film. */
   readonly by: 'tape' | 'drape';

@@ -1,4 +1,4 @@
-export { preferredFirst, preferenceRank, type PreferenceRank } from './preferred-order';
+export { preferredFirst, preferenceRank } from './preferred-order';
 export * from './kept-masks';
 export * from './order-cost';
 export * from './reason';

@@ -1,4 +1,3 @@
-import { runToEnd } from '../kit';
 import type { OrderProblem } from '../stage';
 import { type SearchProgress, type SearchResult, searchSteps } from './search';
 
@@ -11,10 +10,8 @@ export interface KeptMaskSearch {
 /**
  * Best orders of coats with masks on kept areas staying on for all coats beside them; or with fresh masks if no tape
  * lasts that long and fresh ones cost less than what would be spoiled.
+ * A generator, so that it can be left early.
  */
-export const searchWithKeptMasks = (problem: OrderProblem): KeptMaskSearch => runToEnd(keptMaskSearchSteps(problem));
-
-/** The same in steps, so that it can be left early. */
 export function* keptMaskSearchSteps(problem: OrderProblem): Generator<SearchProgress, KeptMaskSearch> {
   const result = yield* searchSteps(problem);
   const [best] = result.sequences;

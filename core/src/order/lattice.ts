@@ -3,7 +3,7 @@ import type { CoatShares } from './coat-shares';
 import { mayKeepMasks } from './mask-keeping';
 import { scoreWeights } from './order-cost';
 import type { ProblemTable } from './problem-table';
-import { type BoundCache, stageBound, type StageBound, worthOpening } from './stage-bound';
+import { type BoundCache, type StageBound, stageBound, worthOpening } from './stage-bound';
 
 /** Bounds for orders that are not complete yet. */
 export interface Lattice {

@@ -1,4 +1,4 @@
-import { filmTimes, type FilmTimes } from '../stage';
+import { type FilmTimes, filmTimes } from '../stage';
 import { EXISTING_FINISH, type ProblemTable } from './problem-table';
 
 /** With more stages, only the masks of the first ones may stay on. */

@@ -1,5 +1,5 @@
 import { RULE_OF_THUMB } from '../kit';
-import { type Sequence, stageCost, type StageCost, stageScore } from '../stage';
+import { type Sequence, type StageCost, stageCost, stageScore } from '../stage';
 import type { ProblemTable } from './problem-table';
 
 /** Which areas are open in each stage, and after which the masks stay on. */

@@ -5,7 +5,7 @@ import type { OrderProblem, Progress } from '../stage';
  * How often a bound may charge the masks on kept areas: in every stage; once per edge (in the stage of the colour
  * beside it, and once for the cover); or not at all, because they are on or may be.
  */
-export type OuterCharge = 'every' | 'once' | 'none';
+type OuterCharge = 'every' | 'once' | 'none';
 
 /** What bounds need to know of masks that stay on through several coats. */
 export interface OuterCharges {

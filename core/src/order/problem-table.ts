@@ -8,8 +8,8 @@ import {
   coverMin,
   coverOver,
   dripPaper,
-  edgeCost,
   type EdgeCost,
+  edgeCost,
   filmTimes,
   finishesInUse,
   finishOf,
@@ -22,7 +22,7 @@ import {
   type StageCost,
   wholePartCover,
 } from '../stage';
-import { outerCharges, type OuterCharges } from './outer-charges';
+import { type OuterCharges, outerCharges } from './outer-charges';
 
 /** What may lie below an area when it is sprayed: a finish by its number, or what was there at the start. */
 export type BelowIndex = number;
@@ -35,7 +35,7 @@ interface LeastOver {
   readonly fixed: number;
 }
 
-export interface PricedBorder {
+interface PricedBorder {
   readonly a: number;
   readonly b: number;
   readonly crisp: EdgeCost;
@@ -45,7 +45,7 @@ export interface PricedBorder {
 }
 
 /** Data of one part. A border between two parts is in neither: bounds do without it. */
-export interface PartTable {
+interface PartTable {
   readonly areas: readonly number[];
   readonly edges: readonly PricedBorder[];
   readonly finishes: number;

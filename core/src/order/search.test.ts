@@ -1,5 +1,5 @@
-import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
+import { depth } from '../../../scripts/test-limits.mjs';
 import { PULL_TIMINGS, type PullTiming, typicalFinish } from '../finish';
 import { AIMS } from '../kit';
 import { finishesInUse, NO_RULES, type OrderProblem } from '../stage';

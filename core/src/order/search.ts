@@ -5,18 +5,18 @@ import {
   type OrderProblem,
   type Progress,
   type Sequence,
-  stageCost,
   type StageCost,
+  stageCost,
   stageScore,
   startProgress,
   workMinutes,
 } from '../stage';
-import { coatShares, type CoatShares, equalShares, rebalanceShares } from './coat-shares';
+import { type CoatShares, coatShares, equalShares, rebalanceShares } from './coat-shares';
 import { EMPTY_PREFIX, type Lattice, latticeEffort, latticeOf, mayFollow, type OrderPrefix } from './lattice';
 import { scoreWeights } from './order-cost';
 import type { OrderNode } from './order-node';
 import { PriorityQueue } from './priority-queue';
-import { problemTable, type ProblemTable } from './problem-table';
+import { type ProblemTable, problemTable } from './problem-table';
 import { consistentRules } from './rules';
 import { expandNode, rootNodes, SCORE_TOLERANCE, type SearchTools } from './solve-order';
 

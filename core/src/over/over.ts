@@ -2,10 +2,9 @@ import type { PaintSystemKey } from '../finish';
 import { messageWithoutValues } from '../kit';
 import type { FilmAgeMarks } from './marks';
 import type { CompatibilityMessage } from './messages';
-import { pairRule, type PairRule } from './pairs';
+import { type PairRule, pairRule } from './pairs';
 
-export const COMPATIBILITY_ANSWERS = ['yes', 'wait', 'abrade', 'barrier', 'no'] as const;
-export type CompatibilityAnswer = (typeof COMPATIBILITY_ANSWERS)[number];
+export type CompatibilityAnswer = 'yes' | 'wait' | 'abrade' | 'barrier' | 'no';
 
 /** Whether one film may go over another now. */
 export interface Compatibility {

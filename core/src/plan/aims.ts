@@ -1,6 +1,6 @@
 import type { Design, Shelf } from '../job';
 import { type Aim, AIMS, roundNumbers, runToEnd } from '../kit';
-import { keptMaskSearchSteps, preferredFirst, sequenceFigures, type SequenceFigures } from '../order';
+import { keptMaskSearchSteps, preferredFirst, type SequenceFigures, sequenceFigures } from '../order';
 import { jobProblem } from '../problem';
 import { type PartCache, workOutSteps } from '../setout';
 import { overheadMinutes, withOverhead } from '../steps';

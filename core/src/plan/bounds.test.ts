@@ -1,5 +1,5 @@
-import { depth } from '../../../scripts/test-limits.mjs';
 import { wordsFor } from '@lintrel/words';
+import { depth } from '../../../scripts/test-limits.mjs';
 import type { Plan } from '../contract';
 import { type Design, designFaults, emptyDesign, type Part, SHIPPED_SHELF } from '../job';
 import { LIMITS } from '../kit';

@@ -22,7 +22,7 @@ import { jobProblem, orderProblem, partOffsets, surroundingsOfPart } from '../pr
 import type { Step } from '../runsheet';
 import { type PartCache, partPlan, workOutSteps } from '../setout';
 import { finishesInUse, gunOf, onePersonOrder, type OrderProblem, type Sequence } from '../stage';
-import { overheadMinutes, type OverheadMinutes, stepsOf, withOverhead } from '../steps';
+import { type OverheadMinutes, overheadMinutes, stepsOf, withOverhead } from '../steps';
 import { adviceFor } from './advice';
 import { stageSteps } from './stages';
 

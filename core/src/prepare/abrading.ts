@@ -2,8 +2,7 @@ import type { Finish, PaintSystemKey } from '../finish';
 import type { Part } from '../job';
 
 /** What a surface is abraded with. */
-export const GRITS = ['p240', 'p320-wet', 'p320', 'p400', 'p500', 'p800', 'p1000', 'wet-only'] as const;
-export type Grit = (typeof GRITS)[number];
+export type Grit = 'p240' | 'p320-wet' | 'p320' | 'p400' | 'p500' | 'p800' | 'p1000' | 'wet-only';
 
 /** Substrates that are not abraded, or with a breath of the finest. */
 const TENDER: readonly Part['substrate'][] = ['styrene', 'resin', 'print', 'fabric'];

@@ -3,8 +3,7 @@ import type { Part } from '../job';
 import { isCuring } from '../over';
 
 /** What a surface is washed with. */
-export const CLEANERS = ['wax-grease', 'alcohol', 'dewax', 'soap', 'soap-water', 'thinner', 'water', 'dust'] as const;
-export type Cleaner = (typeof CLEANERS)[number];
+export type Cleaner = 'wax-grease' | 'alcohol' | 'dewax' | 'soap' | 'soap-water' | 'thinner' | 'water' | 'dust';
 
 /** Substrates that strong solvents soften, painted or not. */
 const SOFT: readonly Part['substrate'][] = ['styrene', 'resin', 'print'];

@@ -12,14 +12,14 @@ export interface PreparedPart extends Pick<Part, 'id' | 'substrate'> {
 }
 
 /** By index: existing finish, first finish to go on (null for none), and the size of all equal areas together. */
-export interface PreparedArea {
+interface PreparedArea {
   readonly present: Present;
   readonly first: Finish | null;
   readonly sizeM2: number;
 }
 
 /** Places that are abraded alike. */
-export interface Abrading {
+interface Abrading {
   readonly grit: Grit;
   readonly reason: CompatibilityMessage;
   readonly places: readonly { readonly part: PartId; readonly area: number }[];

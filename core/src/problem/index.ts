@@ -3,4 +3,4 @@ export { type StageSource, maskingMeans } from './masking-means';
 export { maskedSurroundingsOf, type SurroundingsPlace, surroundingsOfPart } from './surroundings';
 export { openingClosings } from './closings';
 export { placeOfArea, partOffsets } from './part-offsets';
-export { ownWorkOf, pieceWork } from './own-work';
+export { pieceWork } from './own-work';

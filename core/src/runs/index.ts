@@ -1,10 +1,10 @@
 export * from './backing';
-export { pointBesideLine } from './point-beside';
 export * from './tape-band';
 export * from './choose';
 export * from './cut-out';
 export * from './edge-runs';
 export * from './own-way';
+export { pointBesideLine } from './point-beside';
 export * from './pinned';
 export * from './surroundings-run';
 export { pieceAlong, type MaskedPart, type MaskingMeans, type Run } from './run';

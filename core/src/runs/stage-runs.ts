@@ -13,7 +13,7 @@ import { type Overhang, overhangs } from './overhang';
 import { chosenTape, mostSpecificFirst } from './pinned';
 import { lineCode, type MaskedPart, type MaskingMeans, pieceAlong, type Run } from './run';
 import { sideOf } from './seen-side';
-import { stripTapes, type StripTapes } from './strip';
+import { type StripTapes, stripTapes } from './strip';
 
 /** A run before the order of application is known. */
 type Unordered = Omit<Run, 'sheet' | 'backwards' | 'walkMm'>;

@@ -1,30 +1,28 @@
 import type { DryingAir, DryingFilm } from '../air';
 import type { ItemId, Message, PartId, StepId } from '../kit';
 
-export const STEP_KINDS = [
-  'wash',
-  'abrade',
-  'prime',
-  'warm',
-  'set-out',
-  'lay',
-  'cover',
-  'plug',
-  'seal',
-  'gate',
-  'mix',
-  'coat',
-  'flash',
-  'gun-clean',
-  'gun-strip',
-  'press',
-  'pull',
-  'uncover',
-  'unplug',
-  'inspect',
-  'wait',
-] as const;
-export type StepKind = (typeof STEP_KINDS)[number];
+export type StepKind =
+  | 'wash'
+  | 'abrade'
+  | 'prime'
+  | 'warm'
+  | 'set-out'
+  | 'lay'
+  | 'cover'
+  | 'plug'
+  | 'seal'
+  | 'gate'
+  | 'mix'
+  | 'coat'
+  | 'flash'
+  | 'gun-clean'
+  | 'gun-strip'
+  | 'press'
+  | 'pull'
+  | 'uncover'
+  | 'unplug'
+  | 'inspect'
+  | 'wait';
 
 /** What a step holds while it lasts. */
 export type Need = 'person' | 'booth' | 'gun';

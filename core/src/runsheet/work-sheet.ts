@@ -1,4 +1,4 @@
-import { message, type Message, type StepId } from '../kit';
+import { type Message, message, type StepId } from '../kit';
 import type { AfterRule, Step, StepKind } from './step';
 
 /** A plan as frozen when a job was started, in the version of that day. */

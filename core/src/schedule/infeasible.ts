@@ -28,7 +28,7 @@ export type ScheduleTrouble =
   | { readonly code: 'none' };
 
 /** A window of a task after another. */
-export interface LimitRef {
+interface LimitRef {
   readonly task: string;
   readonly other: string;
   readonly maxMin: number;

@@ -2,7 +2,7 @@ import { bisect } from '../kit';
 import { earliestTimes } from './earliest';
 import { type ScheduleProblem, TIME_TOLERANCE_MIN } from './problem';
 import type { SolvedSchedule } from './solve';
-import { type Decisions, scheduleTables, type ScheduleTables } from './tables';
+import { type Decisions, type ScheduleTables, scheduleTables } from './tables';
 
 /** The last moment a task may begin without anything after it falling out of its window or out of the hours. */
 export interface LatestStart {

@@ -5,13 +5,13 @@ export interface Shift {
 }
 
 /** A person and their hours; in order of time, without overlap. */
-export interface Worker {
+interface Worker {
   readonly id: string;
   readonly hours: readonly Shift[];
 }
 
 /** A resource that one task at a time may hold: the booth, a gun, the warm room. */
-export interface Facility {
+interface Facility {
   readonly id: string;
   /** Null: it may be used at any time. */
   readonly hours: readonly Shift[] | null;

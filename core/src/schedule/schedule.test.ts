@@ -1,6 +1,6 @@
-import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
 import highsLoader from 'highs';
+import { depth } from '../../../scripts/test-limits.mjs';
 import { modelOf } from '../testing/schedule-model';
 import { after, shopOf, task } from '../testing/schedule-shop';
 import { bindingConstraints } from './binding';

@@ -1,8 +1,8 @@
-import { lowerBoundOnEnd, scheduleBounds, type ScheduleBounds } from './bound';
+import { lowerBoundOnEnd, type ScheduleBounds, scheduleBounds } from './bound';
 import { firstConflict } from './conflict';
-import { earliestTimes, type EarliestTimes } from './earliest';
+import { type EarliestTimes, earliestTimes } from './earliest';
 import { type Schedule, type ScheduleProblem, TIME_TOLERANCE_MIN } from './problem';
-import { type Decisions, minutesByTask, noDecisions, scheduleTables, type ScheduleTables } from './tables';
+import { type Decisions, minutesByTask, noDecisions, type ScheduleTables, scheduleTables } from './tables';
 
 /** The best schedule found, and how good it is. */
 export interface SolvedSchedule {
@@ -14,7 +14,7 @@ export interface SolvedSchedule {
 }
 
 /** Maximum number of nodes; counted rather than timed, so that every machine gives the same answer. */
-export const MAX_NODES = 20_000;
+const MAX_NODES = 20_000;
 const MOST_WHEN_STAYING = 1_000;
 /** Of two ends nearer than this neither is better. */
 const WORTH_MIN = 1e-6;

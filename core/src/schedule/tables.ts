@@ -23,7 +23,7 @@ export interface ScheduleTables {
   readonly nowMin: number;
 }
 
-export interface TableLag {
+interface TableLag {
   readonly before: number;
   readonly task: number;
   readonly fromEnd: boolean;

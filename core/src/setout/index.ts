@@ -9,5 +9,5 @@ export * from './part-plan';
 export * from './part-work';
 export * from './outline-stretches';
 export * from './station-table';
-export { newPartCache, setOutOnePart, type PartCache } from './part-cache';
+export { newPartCache, type PartCache } from './part-cache';
 export type * from './types';

@@ -1,6 +1,6 @@
-import { wordsFor } from '@lintrel/words';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { wordsFor } from '@lintrel/words';
 import { carryScheme } from '../edit';
 import { readJobFile } from '../formats';
 import { type Design, emptyDesign, type Part, SHIPPED_SHELF } from '../job';

@@ -17,17 +17,8 @@ export interface StationRequest {
 }
 
 /** What a column holds: lengths in mm, but for degrees. */
-export const STATION_COLUMNS = [
-  'along',
-  'along-line',
-  'along-datum',
-  'height-skin',
-  'height-plumb',
-  'degrees',
-  'girth',
-  'height-opposite',
-] as const;
-export type StationColumn = (typeof STATION_COLUMNS)[number];
+export type StationColumn =
+  'along' | 'along-line' | 'along-datum' | 'height-skin' | 'height-plumb' | 'degrees' | 'girth' | 'height-opposite';
 
 /** A figure, or why there is none; null: nothing is there to be measured. */
 export type StationCell = number | 'no-line' | 'not-reached' | null;

@@ -75,7 +75,7 @@ export interface FeaturePlan {
 }
 
 /** A stretch of an edge of a part that is masked where one of its two sides is painted and the other is not. */
-export interface OutlineStretchPlan {
+interface OutlineStretchPlan {
   readonly edge: number;
   readonly beyond: EdgeContextKind;
   readonly from: number;

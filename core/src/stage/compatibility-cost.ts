@@ -6,7 +6,7 @@ import type { OrderProblem } from './problem';
 import type { Progress } from './stage';
 
 /** What a coat requires of an area before it may go on. */
-export interface CompatibilityTask {
+interface CompatibilityTask {
   readonly area: number;
   readonly answer: CompatibilityAnswer;
   readonly reason: CompatibilityMessage;
@@ -15,7 +15,7 @@ export interface CompatibilityTask {
 }
 
 /** When a coat may go over a film of this job, minutes after the last coat of that film. */
-export interface RecoatWindow {
+interface RecoatWindow {
   /** When the last coat of the film below went on, minutes from the start. */
   readonly at: number;
   readonly fromMin: number;

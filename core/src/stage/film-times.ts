@@ -1,7 +1,7 @@
 import { buildFactor, coatFlashMin, coatGap, dryingBuildUm, marksOf, maxDwellMin, pullWindows } from '../drying';
 import { type CoatCount, coatsOver, type Finish, type PaintSystemKey, PULL_TIMINGS } from '../finish';
 import { RULE_OF_THUMB } from '../kit';
-import { filmAgeMarks, type FilmAgeMarks, typicalAgeMarks } from '../over';
+import { type FilmAgeMarks, filmAgeMarks, typicalAgeMarks } from '../over';
 import { usesGun } from './gun';
 import type { OrderProblem } from './problem';
 import { mayGiveUpTiming } from './pulling';

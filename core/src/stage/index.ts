@@ -6,7 +6,6 @@ export * from './progress';
 export * from './problem';
 export * from './compatibility-cost';
 export { isPastWindow } from './mask-removal';
-export { lotsOf, type LotShares } from './lots';
 export { gunOf, mixAgainMinutes, mixMinutes, usesGun } from './gun';
 export {
   coverMin,

@@ -2,7 +2,7 @@ import { type Aim, RULE_OF_THUMB } from '../kit';
 import type { StageCost } from './stage';
 
 /** Cost of something forbidden, minutes: it is chosen only if there is no other way. */
-export const FORBIDDEN_MIN = 1_000_000;
+const FORBIDDEN_MIN = 1_000_000;
 
 /** Work of a stage, minutes. */
 export const workMinutes = (

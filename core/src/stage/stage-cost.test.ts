@@ -1,6 +1,6 @@
-import { depth } from '../../../scripts/test-limits.mjs';
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
+import { depth } from '../../../scripts/test-limits.mjs';
 import { typicalFinish } from '../finish';
 import { firstTwo, RULE_OF_THUMB } from '../kit';
 import { consistentRules, searchOrder } from '../order';

@@ -53,10 +53,10 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   const lastCoatMin = begins + beforeMin + overMin + over.waitMin + coatMin + lots.mixMin + flashMin + lastMin;
   const through = masksKeptAfter(problem, before, { ...choice, layer });
   const masksOff = stageMasks(problem, masks, through, times, begins + over.waitMin + over.abradeMin, lastCoatMin);
-  const { own: pulling, outer } = masksOff;
   const off = maskRemoval(problem, before, choice, masksOff, through, times, lastCoatMin);
   const pull = sections ? removalInSections(off, sections, lastCoatMin, times.cleanMin) : off;
   const uncoverMin = pull.uncoverMin + ownWork.offMin;
+  const film = { finish, coats: decided.coats, lastCoatMin, tapeSafeMin: times.tapeSafeMin };
   const paintMl = paintNeeded(openM2, decided.coats * finish.coatUm, finish);
   return {
     ...choice,
@@ -88,16 +88,11 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
     strayM2: temporaryAreas(problem, { ...choice, layer }).reduce((sum, area) => sum + problem.areas[area]!.sizeM2, 0),
     forbidden: [...(over.forbidden ? ['over' as const] : []), ...(pull.late ? ['late' as const] : [])],
     lastCoatMin,
-    pulling,
-    outer,
+    pulling: masksOff.own,
+    outer: masksOff.outer,
     pulled: pull.pulled,
     after: {
-      ...filmsAfter(problem, before, choice, {
-        finish,
-        coats: decided.coats,
-        lastCoatMin,
-        tapeSafeMin: times.tapeSafeMin,
-      }),
+      ...filmsAfter(problem, before, choice, film),
       clock: pull.offMin + pull.afterMin + uncoverMin,
       guns,
       plugged: plugs.plugged,
@@ -171,7 +166,7 @@ const minutesOf = ({ stripMin, mixMin, gateMin }: GunChange): number => stripMin
  * What it takes to make gun and paint ready for a finish.
  * @param guns last finish through each gun; the finish is written in
  */
-export function gunChange(problem: OrderProblem, guns: Record<string, string>, finish: Finish): GunChange {
+function gunChange(problem: OrderProblem, guns: Record<string, string>, finish: Finish): GunChange {
   const gun = gunOf(problem, finish);
   const mixMin = mixMinutes(finish);
   const gateMin = RULE_OF_THUMB.gate;

@@ -87,7 +87,7 @@ export interface EarlyPull {
 }
 
 /** A film that was sprayed in this job. */
-export interface Film {
+interface Film {
   readonly finish: Finish;
   readonly coats: number;
   /** When its last coat went on, minutes from the start. */
@@ -152,7 +152,7 @@ export interface StageChoice {
 }
 
 /** Masks that come off after a stage. */
-export interface Pulled {
+interface Pulled {
   readonly masks: readonly StandingMask[];
   /** Single lines that come off before. */
   readonly early: readonly EarlyPull[];

@@ -22,7 +22,7 @@ import { ringFaults } from './outline';
 export const measuredSchema = v.strictObject({ along: coordinate(), above: coordinate() });
 
 /** Shape of an opening or a zone, measured from a datum. */
-export const zoneShapeSchema = v.variant(
+const zoneShapeSchema = v.variant(
   'kind',
   [
     v.strictObject({ kind: v.literal('round'), at: measuredSchema, diameter: lengthMm() }),

@@ -1,5 +1,5 @@
-import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
+import { depth } from '../../../scripts/test-limits.mjs';
 import { pathLength } from '../curves';
 import type { SpacePoint } from './space';
 import { skinOf, type Surface } from './surface';

@@ -29,8 +29,7 @@ export interface SurfaceMessages {
 }
 
 /** Where an edge is on the drawing. */
-export const EDGE_POSITIONS = ['top', 'bottom', 'left', 'right'] as const;
-export type EdgePosition = (typeof EDGE_POSITIONS)[number];
+export type EdgePosition = 'top' | 'bottom' | 'left' | 'right';
 
 /** What an edge of a part is called. */
 export interface EdgeMessages {

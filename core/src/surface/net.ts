@@ -42,7 +42,7 @@ export interface PlacedPanel {
 }
 
 /** The bend a panel hangs on: a strip of the sheet between the fold line on its parent and the panel itself. */
-export interface PlacedFold {
+interface PlacedFold {
   readonly parent: number;
   /** Fold line on the parent, and the direction on the sheet that leads away from it. */
   readonly a: Point;

@@ -1,5 +1,5 @@
-import { depth } from '../../../scripts/test-limits.mjs';
 import fc from 'fast-check';
+import { depth } from '../../../scripts/test-limits.mjs';
 import { boundingBox, isInsideRing, pathLength, type Point, pointAt, ringArea } from '../curves';
 import { firstItem, firstThree, firstTwo } from '../kit';
 import { mirrorSkin, type Skin, SURFACE_KINDS, type SurfaceKind } from './skin';

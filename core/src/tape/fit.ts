@@ -13,7 +13,7 @@ export interface BendSample {
 export type LineSide = 'left' | 'right';
 
 /** A stretch of a line with one verdict. */
-export interface FitStretch {
+interface FitStretch {
   readonly from: number;
   readonly to: number;
   readonly verdict: BendVerdict;
@@ -63,7 +63,7 @@ export function fitAlong(tape: Tape, samples: readonly BendSample[], side: LineS
 export const follows = (fit: Fit): boolean => BADNESS[fit.verdict] <= BADNESS.stretch;
 
 /** Side of the bend a tape body lies on, when it lies on `side` of a line with this curvature. */
-export const bodySideOf = (curvature: number, side: LineSide): BodySide =>
+const bodySideOf = (curvature: number, side: LineSide): BodySide =>
   curvature > 0 === (side === 'left') ? 'inside' : 'outside';
 
 function bendAt(tape: Tape, curvature: number, side: LineSide): Bend {

@@ -14,7 +14,7 @@ export const part = (over: Partial<Part> = {}): Part => ({
   lines: [straight('low', [0, 200], [900, 200]), straight('high', [0, 400], [900, 400])],
   ...over,
 });
-export const colours = ['cream-two-part', 'sea-green-two-part', 'blaze-two-part'] as const;
+const colours = ['cream-two-part', 'sea-green-two-part', 'blaze-two-part'] as const;
 export const design = (over: Partial<Design> = {}, parts = [part()]): Design => ({
   ...emptyDesign('Coats', 'road'),
   parts,

@@ -1,11 +1,11 @@
-import type { Point } from '../curves';
+import ArrayList from 'jsts/java/util/ArrayList.js';
 import Coordinate from 'jsts/org/locationtech/jts/geom/Coordinate.js';
 import GeometryFactory from 'jsts/org/locationtech/jts/geom/GeometryFactory.js';
 import PrecisionModel from 'jsts/org/locationtech/jts/geom/PrecisionModel.js';
 import NodedSegmentString from 'jsts/org/locationtech/jts/noding/NodedSegmentString.js';
 import MCIndexSnapRounder from 'jsts/org/locationtech/jts/noding/snapround/MCIndexSnapRounder.js';
 import Polygonizer from 'jsts/org/locationtech/jts/operation/polygonize/Polygonizer.js';
-import ArrayList from 'jsts/java/util/ArrayList.js';
+import type { Point } from '../curves';
 
 /** Precision of the library: 1 µm, as our own grid. */
 const GRID_PER_MM = 1000;

@@ -10,8 +10,8 @@ import {
   type OrderBorder,
   type OrderProblem,
   type Progress,
-  stageCost,
   type StageCost,
+  stageCost,
   stageScore,
   startProgress,
 } from '../stage';

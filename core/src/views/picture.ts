@@ -13,7 +13,7 @@ export type ViewPoint =
   | { readonly turnDeg: number; readonly riseDeg: number };
 
 /** A patch of paint as seen, mm across and up. */
-export interface PicturePatch {
+interface PicturePatch {
   readonly part: PartId;
   readonly colour: string;
   readonly points: readonly Coordinates[];

@@ -10,7 +10,7 @@ export interface MomentMessages {
   readonly 'moment.coat': { readonly finish: FinishId; readonly coat: number; readonly coats: number };
   readonly 'moment.pulled': NoValues;
 }
-export type MomentMessage = MessageOf<MomentMessages>;
+type MomentMessage = MessageOf<MomentMessages>;
 
 /** What one would see at a moment of the job. */
 export interface Moment {
@@ -23,7 +23,7 @@ export interface Moment {
   readonly masks: readonly number[];
 }
 
-export interface MomentArea {
+interface MomentArea {
   readonly code: string;
   readonly colour: string;
   readonly covered: boolean;

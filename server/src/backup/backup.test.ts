@@ -3,14 +3,14 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
-import { MAX_PHOTO_BYTES, type Job, type JobSummary } from '@lintrel/core';
+import { type Job, type JobSummary, MAX_PHOTO_BYTES } from '@lintrel/core';
 import { pino } from 'pino';
 import request from 'supertest';
+import { thinPhotos, thinRevisions } from '../db/thin';
 import { createApp } from '../http/app';
 import { startTestServer, tell, type TestServer } from '../testing/server';
-import { thinPhotos, thinRevisions } from '../db/thin';
 import { exportJobs } from './job-files';
-import { backupIfDue, MAX_BACKUPS, listBackups, makeBackup, openBackups } from './nightly';
+import { backupIfDue, listBackups, makeBackup, MAX_BACKUPS, openBackups } from './nightly';
 import { checkedBackup } from './read';
 import { restoreBackup } from './restore';
 import { KEPT_TABLES } from './tables';

@@ -1,14 +1,14 @@
-import {
-  JOB_FILE_VERSION,
-  usedShelf,
-  writeJobFile,
-  type Design,
-  type Job,
-  type JobFile,
-  type LogEvent,
-} from '@lintrel/core';
 import { mkdir, rename, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import {
+  type Design,
+  type Job,
+  JOB_FILE_VERSION,
+  type JobFile,
+  type LogEvent,
+  usedShelf,
+  writeJobFile,
+} from '@lintrel/core';
 import { findJob } from '../db/jobs';
 import { listEvents, listStartedPlans } from '../db/log';
 import type { Queryable } from '../db/pool';

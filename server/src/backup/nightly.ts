@@ -3,10 +3,10 @@ import { join } from 'node:path';
 import type { BackupFailure, BackupKept, Backups as BackupsAnswer } from '@lintrel/core';
 import type pg from 'pg';
 import type { Logger } from 'pino';
-import { purgeDeleted } from '../db/archive';
-import { isConnectionLost, openUnlimitedClient } from '../db/pool';
 import { thinAir } from '../db/air';
+import { purgeDeleted } from '../db/archive';
 import { findBackupKey } from '../db/backup-key';
+import { isConnectionLost, openUnlimitedClient } from '../db/pool';
 import { thinPhotos, thinRevisions } from '../db/thin';
 import { removeLeftovers, writeBackup } from './write';
 

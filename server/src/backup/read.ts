@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { createReadStream } from 'node:fs';
 import { createGunzip } from 'node:zlib';
 import * as v from 'valibot';
-import { BACKUP_VERSION, endSchema, headSchema, MAX_LINE_LENGTH, rowOf, secretsOf, type BackupHead } from './format';
+import { BACKUP_VERSION, type BackupHead, endSchema, headSchema, MAX_LINE_LENGTH, rowOf, secretsOf } from './format';
 
 /** Why a backup cannot be put back. */
 export class BackupFault extends Error {}

@@ -1,12 +1,12 @@
 import type pg from 'pg';
-import { migrate } from '../db/migrate';
-import { openUnlimitedClient, runTransaction, type Queryable } from '../db/pool';
 import { findBackupKey } from '../db/backup-key';
+import { migrate } from '../db/migrate';
 import { canSignIn, isAnyoneHere, saveSetUpCode } from '../db/people';
-import { normalizeCode, tokenHash, newCode } from '../people/secrets';
+import { openUnlimitedClient, type Queryable, runTransaction } from '../db/pool';
+import { newCode, normalizeCode, tokenHash } from '../people/secrets';
 import { BackupFault, checkedBackup, rowsOf } from './read';
 import { decryptedSecrets } from './secrets';
-import { columnsOf, KEPT_TABLES, schemaOf, type KeptTable } from './tables';
+import { columnsOf, KEPT_TABLES, type KeptTable, schemaOf } from './tables';
 
 /** Rows put back at once, and letters: photos are large. */
 const AT_ONCE = 200;

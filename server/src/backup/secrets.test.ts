@@ -6,7 +6,7 @@ import { gunzipSync, gzipSync } from 'node:zlib';
 import request from 'supertest';
 import { saveBackupKey } from '../db/backup-key';
 import { insertPerson, saveSetUpCode, updatePerson } from '../db/people';
-import { normalizeCode, tokenHash, hashSecret, newCode } from '../people/secrets';
+import { hashSecret, newCode, normalizeCode, tokenHash } from '../people/secrets';
 import { startTestServer, type TestServer } from '../testing/server';
 import { MAX_LINE_LENGTH } from './format';
 import { checkedBackup } from './read';

@@ -8,10 +8,10 @@ import { createGzip } from 'node:zlib';
 import type pg from 'pg';
 import { findBackupKey } from '../db/backup-key';
 import { openUnlimitedClient, type Queryable } from '../db/pool';
-import { BACKUP_VERSION, rowLine, SECRET_COLUMNS, secretsLine, type BackupHead } from './format';
+import { BACKUP_VERSION, type BackupHead, rowLine, SECRET_COLUMNS, secretsLine } from './format';
 import { BackupFault } from './read';
 import { encryptedSecrets, type PeopleSecrets } from './secrets';
-import { columnsOf, KEPT_TABLES, schemaOf, type KeptTable } from './tables';
+import { columnsOf, KEPT_TABLES, type KeptTable, schemaOf } from './tables';
 
 /** Rows read at once; photos are large. */
 const fetchedAtOnce = (table: KeptTable): number => (table === 'photos' ? 4 : 100);

@@ -1,4 +1,4 @@
-import { cutting, type Cutting } from './sending';
+import { type Cutting, cutting } from './sending';
 import { startSimulatedCutter } from './simulated';
 
 export type { Cutting } from './sending';

@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { connect, type Socket } from 'node:net';
 import type { CutState } from '@lintrel/core';
-import { fromCutterSchema, readCutterLines, writeCutterLine, type FromCutter } from './protocol';
+import { type FromCutter, fromCutterSchema, readCutterLines, writeCutterLine } from './protocol';
 
 /** What is to be cut: paths, mm from the lower left of the sheet. */
-export interface CutJob {
+interface CutJob {
   readonly name: string;
   readonly widthMm: number;
   readonly lengthMm: number;

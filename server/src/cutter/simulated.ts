@@ -1,6 +1,6 @@
 import type { Socket } from 'node:net';
 import { onLoopback } from '../line/loopback';
-import { readCutterLines, writeCutterLine, toCutterSchema, type ToCutter } from './protocol';
+import { readCutterLines, type ToCutter, toCutterSchema, writeCutterLine } from './protocol';
 
 /** The shipped simulated cutter: it cuts nothing, but reports and draws what it would cut. */
 export interface SimulatedCutter {

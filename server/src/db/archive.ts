@@ -1,8 +1,8 @@
-import { inTransaction, type Queryable } from './pool';
 import type pg from 'pg';
+import { inTransaction, type Queryable } from './pool';
 
 /** Days a deleted job is kept, so that it can be restored. */
-export const DELETED_DAYS = 30;
+const DELETED_DAYS = 30;
 
 /** Whether a job was put away, and whether it is at work in the shop. */
 export interface JobPlace {

@@ -1,13 +1,13 @@
 import {
   EMPTY_LOG,
-  logAfter,
-  NO_MINUTES,
-  progressFrom,
-  minutesAfter,
   type JobProgress,
   type JobSummary,
+  logAfter,
   type LogState,
+  minutesAfter,
   type MinutesState,
+  NO_MINUTES,
+  progressFrom,
 } from '@lintrel/core';
 import { findStartedSteps, listEvents } from './log';
 import type { Queryable } from './pool';

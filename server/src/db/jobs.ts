@@ -1,11 +1,11 @@
 import {
-  DESIGN_VERSION,
-  finishReferences,
-  upgradeDesign,
   type Design,
+  DESIGN_VERSION,
   type FinishReference,
+  finishReferences,
   type Job,
   type JobKind,
+  upgradeDesign,
 } from '@lintrel/core';
 import type { Queryable } from './pool';
 

@@ -1,15 +1,15 @@
 import {
-  learnedFactorFrom,
-  observationsIn,
-  personSpeeds,
-  type LearnedFinish,
   type FinishObservation,
+  learnedFactorFrom,
+  type LearnedFinish,
+  observationsIn,
   type ObservedSheet,
   type PersonSpeed,
+  personSpeeds,
   type StepMinutes,
 } from '@lintrel/core';
-import type { Queryable } from './pool';
 import { listObservedEntries } from './log';
+import type { Queryable } from './pool';
 
 /** Jobs that are looked through for what was seen, the newest first. */
 const MOST_JOBS = 100;

@@ -1,11 +1,11 @@
 import {
-  MAX_EVENTS,
-  MAX_NOTE_CHARACTERS,
-  readWorkSheet,
   type FrozenPlan,
   type KeptEvent,
   type LogEvent,
+  MAX_EVENTS,
+  MAX_NOTE_CHARACTERS,
   type Observed,
+  readWorkSheet,
   type Step,
   type StepId,
 } from '@lintrel/core';
@@ -190,16 +190,7 @@ export async function newestSheet(db: Queryable, jobId: string): Promise<number 
   return rows[0]?.sheet ?? null;
 }
 
-/** The plan a job was last started with; null where it was not. */
-export async function findStartedPlan(db: Queryable, jobId: string): Promise<StartedPlan | null> {
-  const { rows } = await db.query<StartedPlan>(
-    'SELECT id::int AS sheet, revision, plan FROM started_plans WHERE job_id = $1 ORDER BY id DESC LIMIT 1',
-    [jobId],
-  );
-  return rows[0] ?? null;
-}
-
-/** The same without the plan where that sheet is the one that is known already. */
+/** The plan a job was last started with, left out where its sheet is known already; null where it was not started. */
 export async function findSheet(
   db: Queryable,
   jobId: string,

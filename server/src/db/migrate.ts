@@ -2,7 +2,7 @@ import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type pg from 'pg';
 import { MIGRATIONS } from '../paths';
-import { openUnlimitedClient, runTransaction, type Queryable } from './pool';
+import { openUnlimitedClient, type Queryable, runTransaction } from './pool';
 
 /** Key of the advisory lock under which only one server at a time changes the tables. */
 const LOCK = 7_216_001;

@@ -1,12 +1,12 @@
 import {
+  type Finish,
   finishSchema,
   MAX_SHELF_ENTRIES,
-  supplySchema,
-  tapeSchema,
-  type Finish,
   type Shelf,
   type Supply,
+  supplySchema,
   type Tape,
+  tapeSchema,
 } from '@lintrel/core';
 import { listLearned } from './learning';
 import type { Queryable } from './pool';

@@ -1,4 +1,4 @@
-import { readShopDay, defaultShopDay, type StoredOrder, type KeptShopDay, type ShopDay } from '@lintrel/core';
+import { defaultShopDay, type KeptShopDay, readShopDay, type ShopDay, type StoredOrder } from '@lintrel/core';
 import type { Queryable } from './pool';
 
 /** The hours of the shop, or the defaults. */

@@ -1,12 +1,12 @@
 import {
-  rollLengthM,
-  stockUse,
   type PlanLists,
+  rollLengthM,
   type Shelf,
+  type StepId,
   type StockMove,
   type StockReserved,
   type StockTable,
-  type StepId,
+  stockUse,
 } from '@lintrel/core';
 import type { Queryable } from './pool';
 import { readShelf } from './shelf';

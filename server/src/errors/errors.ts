@@ -1,9 +1,9 @@
-import { MAX_FAULTS, type ApiErrorBody, type Fault, type MessageOf } from '@lintrel/core';
+import { type ApiErrorBody, type Fault, MAX_FAULTS, type MessageOf } from '@lintrel/core';
 import type { RefusalMessages } from '@lintrel/words';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Logger } from 'pino';
-import { WORDS } from '../words';
 import { isConnectionLost, isUnreachable } from '../db/pool';
+import { WORDS } from '../words';
 
 /** An error reported to the client. */
 export class ApiError extends Error {

@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import {
-  SHIPPED_SHELF,
   type Finish,
   type Job,
   type JobSummary,
   type LogEvent,
   type RunRecord,
+  SHIPPED_SHELF,
   type StepId,
 } from '@lintrel/core';
 import request from 'supertest';

@@ -1,9 +1,9 @@
 import { airAnswerSchema, expectedAir, messageWithoutValues, typedAirSchema } from '@lintrel/core';
-import { calendarFrom, DAYS_PLANNED } from '../work/plan-the-day';
 import { insertAir, listAir } from '../db/air';
 import { findShopDay } from '../db/shop-day';
 import { invalidAt } from '../errors/errors';
-import { route, type Context, type Route } from './route';
+import { calendarFrom, DAYS_PLANNED } from '../work/plan-the-day';
+import { type Context, type Route, route } from './route';
 
 async function airNow({ db, now, shop }: Pick<Context, 'db' | 'now' | 'shop'>) {
   const [readings, { day }] = await Promise.all([listAir(db, new Date(now())), findShopDay(db)]);

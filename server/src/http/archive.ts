@@ -1,12 +1,12 @@
 import { archiveSchema, jobSchema, ownShopSchema } from '@lintrel/core';
+import { archiveJob, deleteJobs, demoJobs, type JobPlace, placeOfJob, undeleteJob } from '../db/archive';
 import { storeProgress } from '../db/job-list';
 import { insertJob } from '../db/jobs';
 import { updateAllLearning } from '../db/learning';
 import { inTransaction, type Queryable } from '../db/pool';
-import { archiveJob, deleteJobs, demoJobs, placeOfJob, undeleteJob, type JobPlace } from '../db/archive';
 import { ApiError, notFound } from '../errors/errors';
 import { knownJob } from './jobs';
-import { route, type Route } from './route';
+import { type Route, route } from './route';
 import { uuidOf } from './validate';
 
 async function known(db: Queryable, id: unknown): Promise<JobPlace & { readonly id: string }> {

@@ -2,7 +2,7 @@ import { questionNamed } from '@lintrel/core';
 import * as v from 'valibot';
 import { readShelf } from '../db/shelf';
 import { invalid, notFound } from '../errors/errors';
-import { route, type Route } from './route';
+import { type Route, route } from './route';
 
 /** /api/ask/NAME: one question of the Bench, with the shop's shelf. Its input is defined by the question. */
 export const askRoutes: readonly Route[] = [

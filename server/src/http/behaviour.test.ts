@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { BehaviourAnswer, JobSummary, RunRecord, Observed, Shelf } from '@lintrel/core';
+import type { BehaviourAnswer, JobSummary, Observed, RunRecord, Shelf } from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, tell, type TestServer } from '../testing/server';
 

@@ -1,7 +1,7 @@
 import { behaviourSchema } from '@lintrel/core';
-import { resetLearning, listLearned, listObservations } from '../db/learning';
+import { listLearned, listObservations, resetLearning } from '../db/learning';
 import type { Queryable } from '../db/pool';
-import { route, type Route } from './route';
+import { type Route, route } from './route';
 
 const behaviourOf = async (db: Queryable, finish: string) => ({
   learned: (await listLearned(db)).find((learned) => learned.finish === finish) ?? null,

@@ -1,11 +1,11 @@
-import { createServer, type Server } from 'node:net';
 import type { AddressInfo } from 'node:net';
+import { createServer, type Server } from 'node:net';
+import type { CutState } from '@lintrel/core';
 import { pino } from 'pino';
 import request from 'supertest';
-import type { CutState } from '@lintrel/core';
 import { cutterAt } from '../cutter';
 import { cutting } from '../cutter/sending';
-import { startSimulatedCutter, DEFAULT_CUTTER, type SimulatedCutter } from '../cutter/simulated';
+import { DEFAULT_CUTTER, type SimulatedCutter, startSimulatedCutter } from '../cutter/simulated';
 import { startTestServer, type TestServer } from '../testing/server';
 import { createApp } from './app';
 

@@ -1,9 +1,9 @@
 import { cutSchema, messageWithoutValues } from '@lintrel/core';
 import * as v from 'valibot';
-import { WORDS } from '../words';
 import { ApiError, notFound } from '../errors/errors';
+import { WORDS } from '../words';
 import { knownKept } from './jobs';
-import { route, type Route } from './route';
+import { type Route, route } from './route';
 
 /** /api/cutter: the masks of a job sent to the cutter, how far it is, and stopping it. */
 export const cutterRoutes: readonly Route[] = [

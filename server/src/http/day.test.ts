@@ -1,15 +1,15 @@
+import { randomUUID } from 'node:crypto';
 import {
-  workSort,
   type AirAnswer,
   type DayAnswer,
   type KeptShopDay,
   type MinutesAnswer,
   type Step,
+  workSort,
 } from '@lintrel/core';
-import { randomUUID } from 'node:crypto';
 import request from 'supertest';
-import { calendarFrom } from '../work/plan-the-day';
 import { startTestServer, type TestServer } from '../testing/server';
+import { calendarFrom } from '../work/plan-the-day';
 
 let server: TestServer;
 beforeAll(async () => {

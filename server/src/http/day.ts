@@ -1,29 +1,29 @@
 import {
   calendarLinkSchema,
-  dayAnswerSchema,
   type DayAnswer,
+  dayAnswerSchema,
   keptShopDaySchema,
   measuredOf,
-  minutesAnswerSchema,
-  newCalendarLinkSchema,
-  MS_PER_MINUTE,
   messageWithoutValues,
+  minutesAnswerSchema,
+  MS_PER_MINUTE,
+  newCalendarLinkSchema,
   pinSchema,
   saveShopDaySchema,
 } from '@lintrel/core';
 import ical from 'ical-generator';
-import { calendarFrom, jobsAtWork, type DayInput } from '../work/plan-the-day';
 import { listAir } from '../db/air';
 import { newestChange } from '../db/changes';
-import { resetSpeeds, listSpeeds } from '../db/learning';
-import { inTransaction } from '../db/pool';
+import { listSpeeds, resetSpeeds } from '../db/learning';
 import { calendarLinkOf, endCalendarLink, isCalendarLink, saveCalendarLink } from '../db/people';
-import { tokenHash, newToken } from '../people/secrets';
-import { findDayOrder, findShopDay, saveDayOrder, savePin, listPins, saveShopDay } from '../db/shop-day';
-import { WORDS } from '../words';
+import { inTransaction } from '../db/pool';
+import { findDayOrder, findShopDay, listPins, saveDayOrder, savePin, saveShopDay } from '../db/shop-day';
 import { ApiError, invalidAt, notFound } from '../errors/errors';
+import { newToken, tokenHash } from '../people/secrets';
+import { WORDS } from '../words';
+import { calendarFrom, type DayInput, jobsAtWork } from '../work/plan-the-day';
 import { knownKept, planOf } from './jobs';
-import { route, type Context, type Route, type Shop } from './route';
+import { type Context, type Route, route, type Shop } from './route';
 
 /** The last plan of each server, with what it was made from: many phones ask for the same one. */
 const lately = new WeakMap<Shop, { readonly of: string; readonly answer: Promise<DayAnswer> }>();

@@ -1,4 +1,4 @@
-import type { Design, DrawingSummary, JobSummary, ImportedDrawing } from '@lintrel/core';
+import type { Design, DrawingSummary, ImportedDrawing, JobSummary } from '@lintrel/core';
 import { readSvg } from '@lintrel/core/files';
 import request from 'supertest';
 import { startTestServer, type TestServer } from '../testing/server';

@@ -1,9 +1,9 @@
-import { drawingSummarySchema, importedDrawingSchema, type DrawingSummary, type ImportedDrawing } from '@lintrel/core';
+import { type DrawingSummary, drawingSummarySchema, type ImportedDrawing, importedDrawingSchema } from '@lintrel/core';
 import { DRAWING_LIMITS } from '@lintrel/core/files';
+import { ApiError } from '../errors/errors';
 import { WORDS } from '../words';
 import { bytesOf, valueOf } from './body';
-import { ApiError } from '../errors/errors';
-import { route, type Context, type Route } from './route';
+import { type Context, type Route, route } from './route';
 
 /** A character of a text takes at most this many bytes in JSON: an escape such as \u001f. */
 const BYTES_A_CHARACTER = 6;

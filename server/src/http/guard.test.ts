@@ -1,7 +1,7 @@
 import { networkInterfaces } from 'node:os';
 import express from 'express';
-import request from 'supertest';
 import { pino } from 'pino';
+import request from 'supertest';
 import { answerError } from '../errors/errors';
 import { guard } from './guard';
 

@@ -1,7 +1,7 @@
-import type { RequestHandler } from 'express';
 import { isIP } from 'node:net';
-import { ownAddresses } from '../tls/addresses';
+import type { RequestHandler } from 'express';
 import { ApiError } from '../errors/errors';
+import { ownAddresses } from '../tls/addresses';
 
 const LOOPBACK_NAMES = new Set(['localhost', '::1']);
 

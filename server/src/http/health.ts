@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { ApiError } from '../errors/errors';
-import { route, type Route } from './route';
+import { type Route, route } from './route';
 
 const fine = v.object({ ok: v.boolean() });
 

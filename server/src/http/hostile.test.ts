@@ -1,10 +1,10 @@
-import { isAllowed, ROLES, type Job, type JobSummary, type Role } from '@lintrel/core';
+import { isAllowed, type Job, type JobSummary, type Role, ROLES } from '@lintrel/core';
 import request from 'supertest';
 import { depth } from '../../../scripts/test-limits.mjs';
 import { insertPerson, insertSession } from '../db/people';
 import { newToken } from '../people/secrets';
-import { startTestServer, type TestServer } from '../testing/server';
 import { hostileRequests } from '../testing/hostile-requests';
+import { startTestServer, type TestServer } from '../testing/server';
 
 // Whatever is sent to whatever route by whomever: no answer of class 5xx, nothing told to one who may not know it, and the server lives.
 // LINTREL_HOSTILE says how many requests; fewer than that are tried by default.

@@ -3,14 +3,14 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
   checkAgainst,
-  jobSchema,
-  planJob,
-  SHIPPED_SHELF,
   type Design,
-  type Job,
-  type JobSummary,
-  type RunRecord,
   firstItem,
+  type Job,
+  jobSchema,
+  type JobSummary,
+  planJob,
+  type RunRecord,
+  SHIPPED_SHELF,
 } from '@lintrel/core';
 import request from 'supertest';
 import { findJob } from '../db/jobs';

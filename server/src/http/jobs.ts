@@ -1,31 +1,31 @@
+import { randomUUID } from 'node:crypto';
 import {
-  missingFinishes,
   emptyDesign,
-  jobListSchema,
-  jobSchema,
-  MAX_FILE_BYTES,
-  mergeShelf,
-  newJobSchema,
-  messageWithoutValues,
-  shelfFingerprint,
   type Job,
   type JobFile,
+  jobListSchema,
+  jobSchema,
   type LogEvent,
+  MAX_FILE_BYTES,
+  mergeShelf,
+  messageWithoutValues,
+  missingFinishes,
+  newJobSchema,
+  shelfFingerprint,
 } from '@lintrel/core';
-import { randomUUID } from 'node:crypto';
 import type pg from 'pg';
 import { fileName, jobFileOf } from '../backup/job-files';
 import { jobPlace, listJobs, storeProgress } from '../db/job-list';
-import { findHead, findJob, findJobText, findKept, hasJob, insertJob, saveJob, type KeptJob } from '../db/jobs';
-import { checkedSave, saveText } from '../work/save';
-import { appendLog, insertStartedPlan, isAnyLogged } from '../db/log';
+import { findHead, findJob, findJobText, findKept, hasJob, insertJob, type KeptJob, saveJob } from '../db/jobs';
 import { lockShelf, lockShelfShared } from '../db/locks';
+import { appendLog, insertStartedPlan, isAnyLogged } from '../db/log';
 import { inTransaction } from '../db/pool';
 import { readShelf } from '../db/shelf';
+import { ApiError, invalid, invalidAt, notFound } from '../errors/errors';
+import { checkedSave, saveText } from '../work/save';
 import type { WorkerPool } from '../work/worker-pool';
 import { BODY_BYTES, bytesOf, valueOf } from './body';
-import { ApiError, invalid, invalidAt, notFound } from '../errors/errors';
-import { route, type Route } from './route';
+import { type Route, route } from './route';
 import { addEntry } from './shelf';
 import { checkedAnswer, uuidOf } from './validate';
 

@@ -1,8 +1,8 @@
-import { gzipSync } from 'node:zlib';
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { MAX_SHELF_ENTRIES, MAX_EVENTS, SHIPPED_SHELF, type Design, type Job, type JobSummary } from '@lintrel/core';
+import { gzipSync } from 'node:zlib';
+import { type Design, type Job, type JobSummary, MAX_EVENTS, MAX_SHELF_ENTRIES, SHIPPED_SHELF } from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, tell, type TestServer } from '../testing/server';
 

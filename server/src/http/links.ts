@@ -3,10 +3,10 @@ import { findProgress, stateOf } from '../db/job-list';
 import { findKept } from '../db/jobs';
 import { endLink, insertLink, jobOfLink, listLinks } from '../db/people';
 import { readShelf } from '../db/shelf';
-import { tokenHash, newToken } from '../people/secrets';
 import { notFound } from '../errors/errors';
+import { newToken, tokenHash } from '../people/secrets';
 import { knownId } from './jobs';
-import { route, type Route } from './route';
+import { type Route, route } from './route';
 import { uuidOf } from './validate';
 
 /** /api/jobs/:id/links, /api/links and /api/link: what a customer may look at, without signing in. */

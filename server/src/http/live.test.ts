@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { createServer } from 'node:http';
-import { changeSchema, type Change, type Job, type JobSummary, entryFingerprint, type Tape } from '@lintrel/core';
+import { type Change, changeSchema, entryFingerprint, type Job, type JobSummary, type Tape } from '@lintrel/core';
 import request from 'supertest';
 import * as v from 'valibot';
 import { closeOpened, listenOn } from '../../../e2e/opened';

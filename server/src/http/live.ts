@@ -1,7 +1,7 @@
 import type { Response } from 'express';
 import { changesAfter, newestChange } from '../db/changes';
 import type { HubEvent } from '../live/hub';
-import { route, type Route } from './route';
+import { type Route, route } from './route';
 
 /** Interval of heartbeat lines, which keep proxies from closing the connection. */
 const HEARTBEAT_MS = 20_000;

@@ -1,4 +1,4 @@
-import { messageWithoutValues, type LogEvent } from '@lintrel/core';
+import { type LogEvent, messageWithoutValues } from '@lintrel/core';
 import { appendEvent } from '../db/log';
 import type { Queryable } from '../db/pool';
 import { ApiError, invalidAt } from '../errors/errors';

@@ -1,7 +1,7 @@
-import type { Job, JobSummary, LogEvent, RunRecord } from '@lintrel/core';
-import { readWorkSheet } from '@lintrel/core';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Job, JobSummary, LogEvent, RunRecord } from '@lintrel/core';
+import { readWorkSheet } from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, type TestServer } from '../testing/server';
 

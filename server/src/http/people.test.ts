@@ -1,19 +1,19 @@
 import { randomUUID } from 'node:crypto';
 import {
+  type CurrentPerson,
   isAllowed,
-  ROLES,
   type Job,
   type JobSummary,
-  type CurrentPerson,
+  ROLES,
   type RunRecord,
   type Session,
   type Step,
 } from '@lintrel/core';
 import request from 'supertest';
 import { saveSetUpCode } from '../db/people';
-import { normalizeCode, tokenHash, newCode } from '../people/secrets';
-import { ROUTES } from './routes';
+import { newCode, normalizeCode, tokenHash } from '../people/secrets';
 import { startTestServer, type TestServer } from '../testing/server';
+import { ROUTES } from './routes';
 
 let server: TestServer;
 let job: Job;

@@ -1,54 +1,54 @@
 import {
   changePersonSchema,
+  type CurrentPerson,
   currentPersonSchema,
+  message,
+  messageWithoutValues,
   newPersonSchema,
   ownPassphraseSchema,
   ownPinSchema,
   peopleSchema,
-  phonesSchema,
   personSchema,
+  phonesSchema,
   pinInSchema,
-  messageWithoutValues,
-  message,
   sessionsSchema,
   setUpSchema,
-  signInSchema,
-  type CurrentPerson,
   type ShopPerson,
+  signInSchema,
 } from '@lintrel/core';
 import {
   canSignIn,
-  countOwners,
   clearPinTries,
+  countOwners,
   countPinTry,
-  endPhone,
-  isPinLocked,
-  listPhones,
-  roleByPin,
   endCalendarLink,
+  endPhone,
   endSession,
   endSessionsOf,
   findPhone,
   insertPerson,
   insertPhone,
   insertSession,
+  isPinLocked,
   leavePerson,
   listPeople,
+  listPhones,
   listSessions,
   personById,
   personNamed,
+  type PersonRow,
+  roleByPin,
   updatePerson,
   useSetUpCode,
-  type PersonRow,
 } from '../db/people';
 import { inTransaction, type Queryable } from '../db/pool';
+import { ApiError, invalidAt, notFound } from '../errors/errors';
 import { isCommon } from '../people/common-passphrases';
 import { looksAlike } from '../people/names';
-import { normalizeCode, tokenHash, verifySecret, hashSecret, newToken } from '../people/secrets';
-import { ApiError, invalidAt, notFound } from '../errors/errors';
-import { route, type Context, type Route } from './route';
+import { hashSecret, newToken, normalizeCode, tokenHash, verifySecret } from '../people/secrets';
+import { clearCookie, cookieIn, PHONE_COOKIE, SESSION_COOKIE, setCookie } from './requester';
+import { type Context, type Route, route } from './route';
 import { uuidOf } from './validate';
-import { cookieIn, setCookie, PHONE_COOKIE, SESSION_COOKIE, clearCookie } from './requester';
 
 const wrong = () => new ApiError(403, 'wrong', 'Name and passphrase do not belong together.');
 

@@ -1,5 +1,5 @@
 import { randomBytes, randomUUID } from 'node:crypto';
-import { MAX_PHOTO_BYTES, MAX_PHOTOS, type JobSummary } from '@lintrel/core';
+import { type JobSummary, MAX_PHOTO_BYTES, MAX_PHOTOS } from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, tell, type TestServer } from '../testing/server';
 

@@ -4,7 +4,7 @@ import { findPhoto, insertPhoto } from '../db/photos';
 import { inTransaction } from '../db/pool';
 import { ApiError, notFound } from '../errors/errors';
 import { knownId } from './jobs';
-import { route, type Route } from './route';
+import { type Route, route } from './route';
 import { uuidOf } from './validate';
 
 /** How every JPEG begins. */

@@ -1,14 +1,14 @@
-import { createServer } from 'node:http';
 import { randomUUID } from 'node:crypto';
+import { createServer } from 'node:http';
 import type { CurrentPerson } from '@lintrel/core';
 import { pino } from 'pino';
 import request from 'supertest';
 import { closeOpened, listenOn } from '../../../e2e/opened';
 import { WAIT_MS } from '../../../scripts/test-limits.mjs';
 import { insertPerson, insertSession, updatePerson } from '../db/people';
-import { normalizeCode, hashSecret, newCode, newToken } from '../people/secrets';
 import { isCommon } from '../people/common-passphrases';
 import { looksAlike } from '../people/names';
+import { hashSecret, newCode, newToken, normalizeCode } from '../people/secrets';
 import { startTestServer, type TestServer } from '../testing/server';
 import { createApp } from './app';
 

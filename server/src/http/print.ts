@@ -1,10 +1,10 @@
 import { drawingOutSchema, messageWithoutValues } from '@lintrel/core';
 import { printSchema } from '@lintrel/core/files';
 import { readShelf } from '../db/shelf';
-import { WORDS } from '../words';
 import { ApiError, notFound } from '../errors/errors';
+import { WORDS } from '../words';
 import { knownKept } from './jobs';
-import { route, type Route } from './route';
+import { type Route, route } from './route';
 
 const MEDIA = { svg: 'image/svg+xml', dxf: 'application/dxf' } as const;
 

@@ -2,8 +2,8 @@ import { isAllowed, type ShopPerson } from '@lintrel/core';
 import type { Request, RequestHandler, Response } from 'express';
 import type pg from 'pg';
 import { changeToken, findSession } from '../db/people';
-import { tokenHash, newToken } from '../people/secrets';
 import { ApiError } from '../errors/errors';
+import { newToken, tokenHash } from '../people/secrets';
 import type { Route, Shop } from './route';
 
 /** The requester: nobody in particular without sign-in, else the person of a session. */

@@ -1,5 +1,5 @@
 import type { Permission, ShopPerson } from '@lintrel/core';
-import { Router, type Request, type RequestHandler, type Response } from 'express';
+import { type Request, type RequestHandler, type Response, Router } from 'express';
 import type pg from 'pg';
 import type { Logger } from 'pino';
 import type * as v from 'valibot';
@@ -11,9 +11,9 @@ import { progressOf, type Works } from '../work/progress';
 import type { WorkerPool } from '../work/worker-pool';
 import { BODY_BYTES, bytesBody, jsonBody } from './body';
 import { rateLimiter } from './rate-limit';
-import type { Trust } from './trust';
-import { checkedAnswer, bodyOf } from './validate';
 import { authorize, requesterOf } from './requester';
+import type { Trust } from './trust';
+import { bodyOf, checkedAnswer } from './validate';
 
 /** What a server works with; the same for all its requests. */
 export interface Shop {
@@ -136,7 +136,7 @@ export function answerRoutes(routes: readonly Route[], shop: Shop): Router {
 const METHODS = { GET: 'get', POST: 'post', PUT: 'put', DELETE: 'delete' } as const;
 
 /** Key of per-person limits: the person, else the address; null without sign-in. */
-export const rateLimitKey = ({ signIn }: Pick<Shop, 'signIn'>, request: Request): string | null =>
+const rateLimitKey = ({ signIn }: Pick<Shop, 'signIn'>, request: Request): string | null =>
   signIn ? (requesterOf(request).person?.id ?? request.ip ?? 'unknown') : null;
 
 function contextOf(shop: Shop, { body }: Route, request: Request, response: Response): Context {

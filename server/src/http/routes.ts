@@ -1,4 +1,5 @@
 import { airRoutes } from './air';
+import { putAwayRoutes } from './archive';
 import { askRoutes } from './ask';
 import { behaviourRoutes } from './behaviour';
 import { cutterRoutes } from './cutter';
@@ -11,7 +12,6 @@ import { liveRoutes } from './live';
 import { peopleRoutes } from './people';
 import { photoRoutes } from './photos';
 import { printRoutes } from './print';
-import { putAwayRoutes } from './archive';
 import type { Route } from './route';
 import { runRoutes } from './run';
 import { shelfRoutes } from './shelf';

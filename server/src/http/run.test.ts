@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import {
   giveFinish,
-  planJob,
-  SHIPPED_SHELF,
   type Job,
   type JobSummary,
   type LogEvent,
+  planJob,
   type RunRecord,
+  SHIPPED_SHELF,
   type StepId,
 } from '@lintrel/core';
 import request from 'supertest';

@@ -1,31 +1,31 @@
 import {
+  announcePresenceSchema,
+  type EntryResults,
+  entryResultsSchema,
   logAnswerSchema,
+  type LogEvent,
   logEventSchema,
   messageWithoutValues,
   runAnswerSchema,
-  announcePresenceSchema,
   sendLogSchema,
   startSchema,
-  entryResultsSchema,
-  type LogEvent,
-  type EntryResults,
 } from '@lintrel/core';
 import type pg from 'pg';
+import { placeOfJob } from '../db/archive';
 import { announcePresence } from '../db/changes';
 import { findProgress, storeProgress } from '../db/job-list';
 import { revisionOf } from '../db/jobs';
 import { finishesOfSteps, updateLearning } from '../db/learning';
 import { lockJob } from '../db/locks';
 import { findSheet, insertStartedPlan, isLogged, listEvents, newestSheet, runningRevision } from '../db/log';
-import { inTransaction, type Queryable } from '../db/pool';
 import { namesOf } from '../db/people';
-import { placeOfJob } from '../db/archive';
+import { inTransaction, type Queryable } from '../db/pool';
 import { bookStep } from '../db/stock';
-import { BODY_BYTES } from './body';
 import { ApiError, invalidAt } from '../errors/errors';
+import { BODY_BYTES } from './body';
 import { deletedJob, knownId, knownKept, planOf } from './jobs';
 import { append } from './log-entry';
-import { route, type Context, type Route } from './route';
+import { type Context, type Route, route } from './route';
 import { bodyOf, uuidOf } from './validate';
 
 /** /api/jobs/:id/run, /start and /log: the run sheet and what was really done. */

@@ -1,4 +1,4 @@
-import { entryFingerprint, SHIPPED_SHELF, type Finish, type Tape } from '@lintrel/core';
+import { entryFingerprint, type Finish, SHIPPED_SHELF, type Tape } from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, type TestServer } from '../testing/server';
 

@@ -3,38 +3,38 @@ import {
   bookStockSchema,
   entryFaults,
   entryFingerprint,
+  type Finish,
   finishSchema,
   MAX_SHELF_ENTRIES,
-  messageWithoutValues,
   message,
+  messageWithoutValues,
   stockMovesSchema,
+  type Supply,
   supplySchema,
+  type Tape,
   tapeSchema,
   wholeShelfSchema,
-  type Finish,
-  type Supply,
-  type Tape,
 } from '@lintrel/core';
 import type * as v from 'valibot';
 import { jobsUsingFinish } from '../db/jobs';
-import { bookMove, listMoves, listReserved } from '../db/stock';
+import { lockShelf } from '../db/locks';
+import { inTransaction, type Queryable } from '../db/pool';
 import {
   deleteEntry,
   findEntry,
   insertEntry,
   insertEntryRevision,
-  keyOf,
   KEY_FIELDS,
+  keyOf,
   lastAuthor,
   readShelf,
-  updateEntry,
   type ShelfTable,
   type ShelfTables,
+  updateEntry,
 } from '../db/shelf';
-import { lockShelf } from '../db/locks';
-import { inTransaction, type Queryable } from '../db/pool';
+import { bookMove, listMoves, listReserved } from '../db/stock';
 import { ApiError, invalid, invalidAt, notFound } from '../errors/errors';
-import { route, type Route } from './route';
+import { type Route, route } from './route';
 
 const WORDS = { tapes: 'tape', finishes: 'finish', supplies: 'supply' } as const;
 

@@ -1,9 +1,9 @@
 import { backupKeySchema, backupsSchema } from '@lintrel/core';
-import { newBackupKey } from '../backup/secrets';
 import { MAX_BACKUPS } from '../backup/nightly';
+import { newBackupKey } from '../backup/secrets';
 import { saveBackupKey } from '../db/backup-key';
 import { ApiError } from '../errors/errors';
-import { route, type Route, type Shop } from './route';
+import { type Route, route, type Shop } from './route';
 
 const NO_BACKUPS = {
   made: false,

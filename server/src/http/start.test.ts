@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import {
-  shelfFingerprint,
+  entryFingerprint,
   type Job,
   type JobSummary,
   type LogEvent,
   type RunRecord,
   type Shelf,
-  entryFingerprint,
+  shelfFingerprint,
 } from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, tell, type TestServer } from '../testing/server';

@@ -1,16 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import {
-  SHIPPED_SHELF,
   type BookStock,
+  entryFingerprint,
   type Job,
   type JobSummary,
   type LogEvent,
   type RunRecord,
   type Shelf,
+  SHIPPED_SHELF,
   type StockMove,
   type StockReserved,
   type Tape,
-  entryFingerprint,
 } from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, tell, type TestServer } from '../testing/server';

@@ -1,8 +1,8 @@
-import { trustSchema } from '@lintrel/core';
 import { X509Certificate } from 'node:crypto';
+import { trustSchema } from '@lintrel/core';
 import { toString as codeOf } from 'qrcode';
 import { notFound } from '../errors/errors';
-import { route, type Route } from './route';
+import { type Route, route } from './route';
 
 /** How this server is reached in secret, and what a phone is told to trust for it. */
 export interface Trust {

@@ -1,5 +1,5 @@
 import { workAnswerSchema } from '@lintrel/core';
-import { route, type Route } from './route';
+import { type Route, route } from './route';
 
 /** /api/works/:id: how far a request is. */
 export const workRoutes: readonly Route[] = [

@@ -20,7 +20,7 @@ type SessionEnded = { readonly kind: 'session-ended'; readonly session: string }
 export type HubEvent = Change | ({ readonly kind: 'here' } & Presence);
 
 /** Someone who is told what changes. */
-export interface HubListener {
+interface HubListener {
   /** Null: some may have been missed. */
   readonly heard: (event: HubEvent | null) => void;
   readonly ended: () => void;

@@ -1,5 +1,5 @@
-import { hash, verify } from '@node-rs/argon2';
 import { createHash, randomBytes, randomInt } from 'node:crypto';
+import { hash, verify } from '@node-rs/argon2';
 
 /** A token nobody guesses, and what it is found by: the token itself is kept nowhere here. */
 export interface Token {

@@ -1,11 +1,11 @@
-import type { AirAnswer } from '@lintrel/core';
 import { createServer } from 'node:net';
+import type { AirAnswer } from '@lintrel/core';
 import request from 'supertest';
 import { WAIT_MS } from '../../../scripts/test-limits.mjs';
 import { insertAir, listAir, thinAir } from '../db/air';
 import { startTestServer, type TestServer } from '../testing/server';
 import { openSensor } from './listen';
-import { startSimulatedSensor, DEFAULT_BOOTH } from './simulated';
+import { DEFAULT_BOOTH, startSimulatedSensor } from './simulated';
 
 const until = async (holds: () => boolean) => {
   for (const since = Date.now(); !holds(); await new Promise((again) => setTimeout(again, 10)))

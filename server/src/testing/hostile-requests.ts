@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROLES, SHIPPED_SHELF, type Job, type Role } from '@lintrel/core';
+import { type Job, type Role, ROLES, SHIPPED_SHELF } from '@lintrel/core';
 import fc from 'fast-check';
-import { ROOT } from '../paths';
 import type { Route } from '../http/route';
 import { ROUTES } from '../http/routes';
+import { ROOT } from '../paths';
 
 // Requests nobody sends who means well, for tests: any route, as anybody, with data that is nearly sound, nonsense or no data at all.
 

@@ -1,5 +1,5 @@
-import { pino } from 'pino';
 import type pg from 'pg';
+import { pino } from 'pino';
 import request from 'supertest';
 import { makeDatabase, type TestDatabase } from '../../../e2e/harness';
 import { opened } from '../../../e2e/opened';
@@ -7,7 +7,7 @@ import { LONG_TEST_MS } from '../../../scripts/test-limits.mjs';
 import { migrate } from '../db/migrate';
 import { openPool } from '../db/pool';
 import { createApp } from '../http/app';
-import { openHub, type Hub } from '../live/hub';
+import { type Hub, openHub } from '../live/hub';
 import { openWorkerPool, type WorkerPool } from '../work/worker-pool';
 
 /** The real server on a real database of its own, for tests. */

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import type { Logger } from 'pino';
 import type { Config } from '../config';
-import { shopCertificate, type Certificate } from './certificate';
+import { type Certificate, shopCertificate } from './certificate';
 
 /** How often it is looked whether a certificate ends soon, or this machine has another address, ms. */
 const LOOK_EVERY_MS = 60 * 60_000;

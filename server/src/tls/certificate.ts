@@ -1,10 +1,10 @@
-import { MS_PER_DAY } from '@lintrel/core/front';
 import { X509Certificate } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
 import { isIP } from 'node:net';
 import { hostname } from 'node:os';
 import { join } from 'node:path';
+import { MS_PER_DAY } from '@lintrel/core/front';
 import { generate } from 'selfsigned';
 import { ownAddresses } from './addresses';
 import { coversNames, newAuthority } from './authority';

@@ -1,10 +1,10 @@
-import { connect, type AddressInfo, type Socket } from 'node:net';
 import { mkdtemp, rm } from 'node:fs/promises';
+import { type AddressInfo, connect, type Socket } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { connect as connectTls } from 'node:tls';
 import { shopCertificate } from './certificate';
-import { openListener, type Listener } from './listener';
+import { type Listener, openListener } from './listener';
 
 // Clients that send slowly, or nothing, on the one port of plain HTTP and HTTPS.
 

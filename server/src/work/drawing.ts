@@ -1,17 +1,17 @@
-import { checkAgainst, drawingSchema, importDrawingSchema, type Checked } from '@lintrel/core';
-import { jsonFrom, type JsonRead } from './json';
-import { fromDrawing, readDxf, readSvg, type Drawing, type DrawingRead } from '@lintrel/core/files';
 import type { DrawingSummary, ImportDrawing, ReportProgress } from '@lintrel/core';
+import { checkAgainst, type Checked, drawingSchema, importDrawingSchema } from '@lintrel/core';
+import { type Drawing, type DrawingRead, fromDrawing, readDxf, readSvg } from '@lintrel/core/files';
 import type * as v from 'valibot';
+import { jsonFrom, type JsonRead } from './json';
 
 /** What is wanted of a drawing: a summary, or parts of a design made from it. */
-export interface DrawingTask {
+interface DrawingTask {
   readonly text: string;
   readonly wish: ImportDrawing['wish'] | null;
 }
 
 /** A DrawingSummary or a TakenDrawing, as was asked; or why there is none. */
-export type DrawingReply = { readonly ok: true; readonly value: unknown } | Extract<DrawingRead, { ok: false }>;
+type DrawingReply = { readonly ok: true; readonly value: unknown } | Extract<DrawingRead, { ok: false }>;
 
 /** What a request for a drawing came to, or what is wrong with the request itself. */
 type Requested = Checked<DrawingReply> | Extract<JsonRead, { ok: false }>;

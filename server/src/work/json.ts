@@ -1,7 +1,7 @@
 import type { Checked } from '@lintrel/core';
 
 /** Maximum depth of arrays and objects in each other, and maximum number of values: nothing that is kept comes near. */
-export const JSON_LIMITS = { depth: 60, values: 2_000_000 } as const;
+const JSON_LIMITS = { depth: 60, values: 2_000_000 } as const;
 
 const [QUOTE, BACKSLASH, COMMA, OPEN_ARRAY, CLOSE_ARRAY, OPEN_OBJECT, CLOSE_OBJECT] = [
   0x22, 0x5c, 0x2c, 0x5b, 0x5d, 0x7b, 0x7d,

@@ -1,28 +1,31 @@
 import {
+  type AirReading,
   airTroublesDuring,
   boothState,
-  expectedAir,
-  MS_PER_MINUTE,
-  type AirReading,
-  type ShopAir,
-  planDay,
   type CalendarDay,
   type DayAnswer,
+  type DayPlan,
+  type DayWork,
+  expectedAir,
   type GunConflict,
   type Heat,
-  type RunningJob,
-  type StoredOrder,
-  type Plan,
   type Message,
-  type ScheduleTrouble,
-  type ShopDay,
+  type MissedWindow,
+  MS_PER_MINUTE,
   type PersonSpeed,
+  type Plan,
+  planDay,
+  type RunningJob,
+  type ScheduleTrouble,
+  type ShopAir,
+  type ShopDay,
   type Step,
+  type StoredOrder,
 } from '@lintrel/core';
 import { findProgress, listJobsInShop } from '../db/job-list';
 import type { Queryable } from '../db/pool';
 
-// The day's plan of the shop: what is read for it, and how it is told. Worked out in a process of the workshop.
+// The day's plan of the shop: what is read for it, and its answer. Computed in a worker process.
 
 /** So many days are planned from today on. */
 export const DAYS_PLANNED = 14;
@@ -99,39 +102,26 @@ export function calendarFrom(nowMs: number, zone: string, days: number): Calenda
   });
 }
 
-/** Plans the day, and tells it. */
-export function planTheDay({ jobs: begun, asIf = null, shop, now, before, measured, pins, speeds = [] }: DayInput): {
-  readonly answer: DayAnswer;
-  readonly kept: StoredOrder;
-} {
-  const jobs = asIf
-    ? [...begun, { ...asIf, steps: (JSON.parse(asIf.plan) as Plan).steps, doneMs: [], heats: [] }]
-    : begun;
-  const nowMin = Math.floor(now / MS_PER_MINUTE);
-  const atWork: RunningJob[] = jobs.map(({ id, title, steps, doneMs, heats }) => ({
-    id,
-    title,
-    steps,
-    heats,
-    doneMin: new Map(doneMs.map(([step, ms]) => [step, ms / MS_PER_MINUTE])),
-  }));
-  const days = calendarFrom(now, shop.zone, DAYS_PLANNED);
-  const air: ShopAir = { measured, expected: expectedAir(shop, days) };
-  const plan = planDay(atWork, shop, days, nowMin, {
-    before,
-    air,
-    speeds,
-    pins: pins.map(({ work, person, atMs }) => ({
-      work,
-      person,
-      atMin: atMs === null ? null : Math.floor(atMs / MS_PER_MINUTE),
-    })),
-  });
-  const troubleOf = airTroublesDuring(air);
-  const titles = new Map(jobs.map(({ id, title }) => [id, title]));
-  const byTask = new Map(plan.work.map((other) => [other.task.id, other]));
-  const ms = (min: number) => Math.round(min * MS_PER_MINUTE);
-  const work = (plan.schedule?.placed ?? []).flatMap(({ task, startMin, endMin, workers, scuffMin }) => {
+const ms = (min: number): number => Math.round(min * MS_PER_MINUTE);
+
+/** A job on the clock of the plan, in minutes. */
+const runningJob = ({ id, title, steps, doneMs, heats }: DayInput['jobs'][number]): RunningJob => ({
+  id,
+  title,
+  steps,
+  heats,
+  doneMin: new Map(doneMs.map(([step, doneAt]) => [step, doneAt / MS_PER_MINUTE])),
+});
+
+/** The stretches of work as they are planned, with the air they fall into and how late each may begin. */
+function plannedWork(
+  plan: DayPlan,
+  byTask: ReadonlyMap<string, DayWork>,
+  titles: ReadonlyMap<string, string>,
+  pins: DayInput['pins'],
+  troubleOf: ReturnType<typeof airTroublesDuring>,
+): DayAnswer['work'] {
+  return (plan.schedule?.placed ?? []).flatMap(({ task, startMin, endMin, workers, scuffMin }) => {
     const ownWork = byTask.get(task);
     if (!ownWork) return [];
     const pin = pins.find((other) => other.work === task);
@@ -163,10 +153,48 @@ export function planTheDay({ jobs: begun, asIf = null, shop, now, before, measur
       },
     ];
   });
+}
+
+const missedSaid = (
+  { job, step, code, closedMin, againMin }: MissedWindow,
+  titles: ReadonlyMap<string, string>,
+): DayAnswer['missed'][number] => ({
+  job,
+  title: titles.get(job) ?? '',
+  say: step.say,
+  code,
+  closedMs: ms(closedMin),
+  againMs: againMin === null ? null : ms(againMin),
+});
+
+/** Plans the day, and puts it as an answer. */
+export function planTheDay({ jobs: begun, asIf = null, shop, now, before, measured, pins, speeds = [] }: DayInput): {
+  readonly answer: DayAnswer;
+  readonly kept: StoredOrder;
+} {
+  const jobs = asIf
+    ? [...begun, { ...asIf, steps: (JSON.parse(asIf.plan) as Plan).steps, doneMs: [], heats: [] }]
+    : begun;
+  const nowMin = Math.floor(now / MS_PER_MINUTE);
+  const days = calendarFrom(now, shop.zone, DAYS_PLANNED);
+  const air: ShopAir = { measured, expected: expectedAir(shop, days) };
+  const plan = planDay(jobs.map(runningJob), shop, days, nowMin, {
+    before,
+    air,
+    speeds,
+    pins: pins.map(({ work, person, atMs }) => ({
+      work,
+      person,
+      atMin: atMs === null ? null : Math.floor(atMs / MS_PER_MINUTE),
+    })),
+  });
+  const titles = new Map(jobs.map(({ id, title }) => [id, title]));
+  const byTask = new Map(plan.work.map((other) => [other.task.id, other]));
+  const work = plannedWork(plan, byTask, titles, pins, airTroublesDuring(air));
   const answer: DayAnswer = {
     now,
     people: shop.people.map(({ id, name }) => ({ id, name })),
-    work: work.sort((a, b) => a.startMs - b.startMs || (a.id < b.id ? -1 : 1)),
+    work: [...work].sort((a, b) => a.startMs - b.startMs || (a.id < b.id ? -1 : 1)),
     endMs: plan.schedule && work.length > 0 ? ms(plan.schedule.endMin) : null,
     leastEndMs: ms(plan.leastEndMin),
     proven: plan.proven,
@@ -190,14 +218,7 @@ export function planTheDay({ jobs: begun, asIf = null, shop, now, before, measur
       ...plan.troubles.map((trouble) => troubleSaid(trouble, shop, (task) => byTask.get(task), titles)),
       ...(plan.clash ? [clashSaid(plan.clash, titles)] : []),
     ],
-    missed: plan.missed.map(({ job, step, code, closedMin, againMin }) => ({
-      job,
-      title: titles.get(job) ?? '',
-      say: step.say,
-      code,
-      closedMs: ms(closedMin),
-      againMs: againMin === null ? null : ms(againMin),
-    })),
+    missed: plan.missed.map((missed) => missedSaid(missed, titles)),
   };
   return { answer, kept: plan.kept };
 }

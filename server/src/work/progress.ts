@@ -1,4 +1,4 @@
-import { WORK_HEADER, type ReportProgress, type WorkProgress } from '@lintrel/core';
+import { type ReportProgress, WORK_HEADER, type WorkProgress } from '@lintrel/core';
 import type { Request, Response } from 'express';
 import * as v from 'valibot';
 

@@ -1,4 +1,4 @@
-import { checkAgainst, designFaults, finishReferences, saveJobSchema, type Checked } from '@lintrel/core';
+import { checkAgainst, type Checked, designFaults, finishReferences, saveJobSchema } from '@lintrel/core';
 import type { CheckedSave } from '../db/jobs';
 import { jsonFrom, type JsonRead } from './json';
 

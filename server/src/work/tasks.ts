@@ -1,27 +1,27 @@
 import {
-  ask as answerOf,
-  draftParts,
-  planJob,
-  readJobFile,
-  upgradeDesign,
   type Answer,
+  ask as answerOf,
   type Checked,
   type CustomerView,
   type Design,
+  draftParts,
   type JobFile,
-  type Shelf,
+  planJob,
+  readJobFile,
   type ReportProgress,
+  type Shelf,
+  upgradeDesign,
 } from '@lintrel/core';
 import {
   cutPaths,
   maskPieces,
   nestPieces,
   printPdf,
+  type PrintWish,
   stationCsv,
   tableFor,
   writeDxf,
   writeSvg,
-  type PrintWish,
 } from '@lintrel/core/files';
 import { DEFAULT_PERSON, wordsFor } from '@lintrel/words';
 

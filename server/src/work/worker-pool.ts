@@ -1,12 +1,12 @@
-import { fork, type ChildProcess } from 'node:child_process';
+import { type ChildProcess, fork } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { availableParallelism, constants, setPriority } from 'node:os';
 import type { ReportProgress } from '@lintrel/core';
 import type { Response } from 'express';
 import { ApiError } from '../errors/errors';
 import { ROOT, WORKER_PROCESS } from '../paths';
-import type { WorkerStarted, WorkerProgress, WorkerAnswer } from './worker';
 import type * as tasks from './tasks';
+import type { WorkerAnswer, WorkerProgress, WorkerStarted } from './worker';
 
 type Tasks = typeof tasks;
 
@@ -25,7 +25,7 @@ export const MAX_RUNNING = Math.max(2, Math.min(4, availableParallelism()));
 export const MAX_WAITING = 40;
 
 /** For whom a task is worked out. */
-export interface TaskOwner {
+interface TaskOwner {
   /** The answer it is for: when its request is closed the task ends too. */
   readonly answering?: Response;
   /** Is told how far it is. */

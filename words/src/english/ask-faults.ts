@@ -1,7 +1,7 @@
 import type { AcceptMessages, AskMessages, SketchMessages } from '@lintrel/core';
-import { SYSTEM_NAMES } from './names';
 import type { WordsOf } from '../table';
 import { bandsText } from './ask-tape';
+import { SYSTEM_NAMES } from './names';
 
 const withUnit = (most: number, unit: string): string => `${most}${unit && ` ${unit}`}`;
 

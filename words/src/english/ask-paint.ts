@@ -2,15 +2,15 @@ import type {
   BatchCycleStep,
   CompatibilityAnswer,
   CompatibilityMessage,
+  Message,
   PaintSystemKey,
   PullWindows,
-  Message,
 } from '@lintrel/core';
 import { RULE_OF_THUMB } from '@lintrel/core/front';
-import { SYSTEM_NAMES } from './names';
-import { countText } from '../table';
 import type { AskWords } from '../ask';
 import type { Formatter } from '../formatter';
+import { countText } from '../table';
+import { SYSTEM_NAMES } from './names';
 
 type Span = PullWindows['wet'];
 const spanned = (span: Span, { minutes }: Formatter): string =>

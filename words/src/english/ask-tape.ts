@@ -1,7 +1,7 @@
 import type { Fit } from '@lintrel/core';
-import { countText } from '../table';
 import type { AnswerWords, AskWords } from '../ask';
 import type { Formatter } from '../formatter';
+import { countText } from '../table';
 /** What a bend does to a tape. */
 const VERDICTS: Readonly<Record<Fit['verdict'], Pick<AnswerWords, 'headline' | 'tone'>>> = {
   lays: { headline: 'Lays flat, no stretch needed', tone: 'good' },

@@ -5,27 +5,27 @@ import { ACCEPT_WORDS, ASK_FAULTS, SKETCH_WORDS } from './ask-faults';
 import { ASK_MASKING } from './ask-masking';
 import { ASK_PAINT } from './ask-paint';
 import { ASK_TAPE } from './ask-tape';
-import { DESIGN_WORDS, EDGE_WORDS, FIELD_WORDS, READING_WORDS, SURFACE_WORDS } from './fields';
 import { EDIT_WORDS } from './edits';
-import { DRAWING_WORDS, PAPER_WORDS, PRINT_WORDS, SKIPPED_WORDS, stationWords, IMPORT_WORDS } from './files';
+import { DESIGN_WORDS, EDGE_WORDS, FIELD_WORDS, READING_WORDS, SURFACE_WORDS } from './fields';
+import { DRAWING_WORDS, IMPORT_WORDS, PAPER_WORDS, PRINT_WORDS, SKIPPED_WORDS, stationWords } from './files';
 import { BAND_WORDS, LINE_WORDS, SNAP_WORDS } from './lines';
+import { OPENING_WORDS } from './openings';
 import { REASON_WORDS, RULE_WORDS } from './order';
 import { COMPATIBILITY_WORDS } from './over';
 import {
   ADVICE_WORDS,
   AFTER_WORDS,
-  PLAN_FAULT_WORDS,
   COAT_WORDS,
-  LOG_ENTRY_WORDS,
   LATE_WORDS,
+  LOG_ENTRY_WORDS,
   MOMENT_WORDS,
+  PLAN_FAULT_WORDS,
 } from './plan';
 import { REFUSAL_WORDS } from './refusals';
+import { DOUBT_WORDS, TECHNIQUE_REASONS, TECHNIQUE_WORDS } from './runs';
 import { FOLLOW_DATA_SHEETS, SAFETY_WORDS } from './safety';
 import { CLOSING_TAPES, LEAK_WORDS, OWN_PIECE_WORDS, SECTION_WORDS, SIDES, STEP_DETAILS, STEP_TITLES } from './steps';
-import { OPENING_WORDS } from './openings';
 import { BATCH_WORDS, DAY_WORDS } from './time';
-import { DOUBT_WORDS, TECHNIQUE_REASONS, TECHNIQUE_WORDS } from './runs';
 
 const SAYS: WordsOf<AllMessages> = {
   ...FIELD_WORDS,

@@ -1,4 +1,4 @@
-import type { BandMessages, LineMessages, Relation, SnapName, SnapMessages } from '@lintrel/core';
+import type { BandMessages, LineMessages, Relation, SnapMessages, SnapName } from '@lintrel/core';
 import type { SentenceTools, WordsOf } from '../table';
 
 const RELATIONS: Readonly<Record<Relation, string>> = {

@@ -1,4 +1,5 @@
 import type {
+  EdgeContextKind,
   FeatureKind,
   Hold,
   JobKind,
@@ -6,7 +7,6 @@ import type {
   OpeningUse,
   PaintSystemKey,
   PullTiming,
-  EdgeContextKind,
   Substrate,
   SupplyKind,
   SurfaceKind,

@@ -1,4 +1,4 @@
-import type { SavedFigure, ReasonMessages, RuleMessages } from '@lintrel/core';
+import type { ReasonMessages, RuleMessages, SavedFigure } from '@lintrel/core';
 import { countText, sentence, type WordsOf } from '../table';
 
 export const RULE_WORDS: WordsOf<RuleMessages> = {

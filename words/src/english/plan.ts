@@ -1,12 +1,12 @@
 import type {
   AdviceMessages,
   AfterCode,
-  LateRemedy,
-  PlanFaultMessages,
   CoatsMessages,
-  EventKind,
-  MomentMessages,
   CompatibilityAnswer,
+  EventKind,
+  LateRemedy,
+  MomentMessages,
+  PlanFaultMessages,
   RuleMessages,
 } from '@lintrel/core';
 import { listText, sentence, type WordsOf } from '../table';

@@ -1,4 +1,5 @@
 import type {
+  BeyondEdge,
   Cleaner,
   ClosingTapeMessages,
   CoverPlaces,
@@ -7,7 +8,6 @@ import type {
   LeakMessages,
   OwnPieceMessages,
   Reach,
-  BeyondEdge,
   SectionMessages,
   SeenSide,
   StepMessages,

@@ -1,4 +1,4 @@
-import { Redirect, useLocalSearchParams, type Href } from 'expo-router';
+import { type Href, Redirect, useLocalSearchParams } from 'expo-router';
 
 /** A job opens at its first step. */
 export default function JobStart() {

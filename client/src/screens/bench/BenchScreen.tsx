@@ -1,11 +1,11 @@
 import { ask, exampleInput, QUESTIONS, SHIPPED_SHELF } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
-import { router, type Href } from 'expo-router';
+import { type Href, router } from 'expo-router';
 import { useShelf } from '@/api/jobQueries';
-import { Row, Rows } from '@/ui/Row';
-import { Screen, Panel } from '@/ui/Screen';
-import { Heading, Small } from '@/ui/Typography';
 import { useWords } from '@/person/PersonContext';
+import { Row, Rows } from '@/ui/Row';
+import { Panel, Screen } from '@/ui/Screen';
+import { Heading, Small } from '@/ui/Typography';
 
 /** Bench: answers to single questions, without a job; each is already answered for an example. */
 export function BenchScreen() {

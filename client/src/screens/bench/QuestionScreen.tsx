@@ -1,13 +1,13 @@
-import { questionNamed, SHIPPED_SHELF, type Question, type Shelf } from '@lintrel/core';
+import { type Question, questionNamed, type Shelf, SHIPPED_SHELF } from '@lintrel/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useShelf } from '@/api/jobQueries';
 import { AnswerPanel } from '@/bench/AnswerPanel';
 import { QuestionForm } from '@/bench/QuestionForm';
 import { useQuestion } from '@/bench/useQuestion';
-import { Action } from '@/ui/Action';
-import { Screen, Panel } from '@/ui/Screen';
-import { Body } from '@/ui/Typography';
 import { useWords } from '@/person/PersonContext';
+import { Action } from '@/ui/Action';
+import { Panel, Screen } from '@/ui/Screen';
+import { Body } from '@/ui/Typography';
 
 /** One question of the Bench. */
 export function QuestionScreen() {

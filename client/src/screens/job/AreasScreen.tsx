@@ -1,11 +1,11 @@
-import { forgetAtPoint, letteringOf, messageWithoutValues, showLength, type PartPlan } from '@lintrel/core';
+import { forgetAtPoint, letteringOf, messageWithoutValues, type PartPlan, showLength } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useMemo, useState } from 'react';
 import { AreaList, finishNames } from '@/areas/AreaList';
 import { LayersPanel } from '@/areas/LayersPanel';
-import { Schemes, type OtherDrawing } from '@/areas/Schemes';
+import { type OtherDrawing, Schemes } from '@/areas/Schemes';
 import { SideBySide } from '@/areas/SideBySide';
-import { Widths, withTrial, type Trial } from '@/areas/Widths';
+import { type Trial, Widths, withTrial } from '@/areas/Widths';
 import { finalAreas } from '@/drawing/paint';
 import { PartDrawing } from '@/drawing/PartDrawing';
 import { useJob } from '@/job/JobContext';
@@ -13,12 +13,12 @@ import { Missing } from '@/job/Missing';
 import { usePart } from '@/job/PartChoice';
 import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
+import { useWords } from '@/person/PersonContext';
 import { useWide } from '@/theme/useWide';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
 import { useView } from '@/worker/useSession';
-import { useWords } from '@/person/PersonContext';
 
 /** Areas: tap an area, tap a finish. */
 export function AreasScreen() {

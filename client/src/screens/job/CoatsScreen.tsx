@@ -1,12 +1,12 @@
 import {
-  isLine,
-  linesIn,
-  itemsLyingIn,
-  pointOnLine,
-  sprayArrows,
   type Advice,
+  isLine,
+  itemsLyingIn,
+  linesIn,
   type LineSpot,
   type PartPlan,
+  pointOnLine,
+  sprayArrows,
 } from '@lintrel/core';
 import { useMemo, useState } from 'react';
 import { EdgePanel, spotOf } from '@/coats/EdgePanel';
@@ -23,10 +23,10 @@ import { Missing } from '@/job/Missing';
 import { usePart } from '@/job/PartChoice';
 import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
+import { useWords } from '@/person/PersonContext';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
 import { Heading } from '@/ui/Typography';
-import { useWords } from '@/person/PersonContext';
 
 /** Coats: the orders found, a picture after every stage, the edge cut open, and the rehearsal. */
 export function CoatsScreen() {

@@ -6,11 +6,11 @@ import { JobProvider, useJob } from '@/job/JobContext';
 import { PlanNote } from '@/job/PlanNote';
 import { SaveNote, SaveTrouble } from '@/job/SaveNote';
 import { StepBar } from '@/job/StepBar';
+import { useWords } from '@/person/PersonContext';
 import { colour, measure, space } from '@/theme/theme';
 import { useLow } from '@/theme/useWide';
-import { useTitle } from '@/ui/useTitle';
 import { Heading } from '@/ui/Typography';
-import { useWords } from '@/person/PersonContext';
+import { useTitle } from '@/ui/useTitle';
 
 /** Frame of every screen of a job: its name, saving state, and steps. */
 export function JobLayout() {

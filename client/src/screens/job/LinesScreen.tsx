@@ -1,23 +1,23 @@
-import { showBoth, showLength, type LinePlan, type PartPlan } from '@lintrel/core';
-import { phrase, phrases, LINE_NAMES } from '@lintrel/words';
-import { router, useLocalSearchParams, type Href } from 'expo-router';
+import { type LinePlan, type PartPlan, showBoth, showLength } from '@lintrel/core';
+import { LINE_NAMES, phrase, phrases } from '@lintrel/words';
+import { type Href, router, useLocalSearchParams } from 'expo-router';
 import { useCallback, useState } from 'react';
 import { View } from 'react-native';
 import { firstStrokes } from '@/drawing/strokes';
 import { useJob } from '@/job/JobContext';
-import { LineDrawing } from '@/setout/LineDrawing';
-import { LineFacts } from '@/setout/LineFacts';
-import { LineTools } from '@/setout/LineTools';
 import { usePart } from '@/job/PartChoice';
 import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
+import { useWords } from '@/person/PersonContext';
+import { LineDrawing } from '@/setout/LineDrawing';
+import { LineFacts } from '@/setout/LineFacts';
+import { LineTools } from '@/setout/LineTools';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Row, Rows, Unfolded } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
 import { Body, Small } from '@/ui/Typography';
 import { useView } from '@/worker/useSession';
-import { useWords } from '@/person/PersonContext';
 
 /** Lines: every trim line with its code, its worst bend, and which tape follows it; measured points are dragged on the drawing. */
 export function LinesScreen() {
@@ -73,16 +73,7 @@ function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) 
           <Rows>
             {owners.map((line) => (
               <View key={line.owner}>
-                <Row
-                  label={phrase`${line.code} ${line.name}`}
-                  chosen={line.owner === chosen}
-                  onPress={() => toggle(line.owner)}
-                  testID="line"
-                >
-                  <Body>{phrase`${line.code}  ${line.name}`}</Body>
-                  <Small>{lineWords(line, part, unit, design.scale)}</Small>
-                  {line.fault ? <Small tone="accent">{phrase`This line ${say(line.fault)}`}</Small> : null}
-                </Row>
+                <LineRow line={line} part={part} chosen={line.owner === chosen} onPress={() => toggle(line.owner)} />
                 {line.owner === chosen && strokes[0] ? (
                   <Unfolded>
                     <LineFacts
@@ -112,6 +103,25 @@ function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) 
           <Notice key={say(advice)} level={advice.level} text={say(advice)} />
         ))}
     </StepLayout>
+  );
+}
+
+interface LineRowProps {
+  readonly line: LinePlan;
+  readonly part: PartPlan;
+  readonly chosen: boolean;
+  readonly onPress: () => void;
+}
+
+function LineRow({ line, part, chosen, onPress }: LineRowProps) {
+  const { design, unit } = useJob();
+  const { say } = useWords();
+  return (
+    <Row label={phrase`${line.code} ${line.name}`} chosen={chosen} onPress={onPress} testID="line">
+      <Body>{phrase`${line.code}  ${line.name}`}</Body>
+      <Small>{lineWords(line, part, unit, design.scale)}</Small>
+      {line.fault ? <Small tone="accent">{phrase`This line ${say(line.fault)}`}</Small> : null}
+    </Row>
   );
 }
 

@@ -1,20 +1,20 @@
-import { stepOfEntry, type LogEvent, type Step } from '@lintrel/core';
+import { type LogEvent, type Step, stepOfEntry } from '@lintrel/core';
+import { showMinutes } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
+import { clock } from '@/api/clock';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
-import { Photo } from '@/run/Photo';
 import { StepLayout } from '@/job/StepLayout';
+import { useWords } from '@/person/PersonContext';
+import { Photo } from '@/run/Photo';
 import { useWorkSheet } from '@/run/useWorkSheet';
-import { space } from '@/theme/theme';
 import { sawWords } from '@/sync/observedWords';
+import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Row, Rows } from '@/ui/Row';
 import { Panel, Waiting } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Typography';
-import { showMinutes } from '@lintrel/core';
-import { clock } from '@/api/clock';
-import { useWords } from '@/person/PersonContext';
 
 /** Look back: the log of the job. */
 export function LookBackScreen() {

@@ -1,5 +1,4 @@
-import { resolverOf } from '@/forms/resolver';
-import { JOB_KINDS, newJobSchema, numberBetween, type JobKind } from '@lintrel/core';
+import { JOB_KINDS, type JobKind, newJobSchema, numberBetween } from '@lintrel/core';
 import { JOB_NAMES } from '@lintrel/words';
 import { router } from 'expo-router';
 import { useForm } from 'react-hook-form';
@@ -9,11 +8,12 @@ import { Field } from '@/forms/Field';
 import { showFirstFault } from '@/forms/firstFault';
 import { useKeptForm } from '@/forms/keptForm';
 import { KeptNote } from '@/forms/KeptNote';
+import { resolverOf } from '@/forms/resolver';
 import { typedNumber } from '@/forms/typed';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
-import { Screen, Panel } from '@/ui/Screen';
+import { Panel, Screen } from '@/ui/Screen';
 
 const formSchema = v.object({
   title: newJobSchema.entries.title,

@@ -1,15 +1,18 @@
-import { attachedParts, showArea, type Part, messageWithoutValues } from '@lintrel/core';
-import { listedPhrase, phrase, phrases, countPhrase, SURFACE_NAMES, SUBSTRATE_NAMES } from '@lintrel/words';
-import { router, type Href } from 'expo-router';
+import { attachedParts, messageWithoutValues, type Part, showArea } from '@lintrel/core';
+import { countPhrase, listedPhrase, phrase, phrases, SUBSTRATE_NAMES, SURFACE_NAMES } from '@lintrel/words';
+import { type Href, router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PartThumb } from '@/drawing/PartThumb';
-import { WholePiece } from '@/job/WholePiece';
 import { AirForm } from '@/job/AirForm';
+import { downloadJob } from '@/job/download';
 import { useJob } from '@/job/JobContext';
 import { JobForm } from '@/job/JobForm';
 import { Missing } from '@/job/Missing';
 import { StepLayout } from '@/job/StepLayout';
+import { WholePiece } from '@/job/WholePiece';
+import { PersonForm } from '@/people/PersonForm';
+import { useWords } from '@/person/PersonContext';
 import { space } from '@/theme/theme';
 import { useWide } from '@/theme/useWide';
 import { Action } from '@/ui/Action';
@@ -17,13 +20,10 @@ import { Notice } from '@/ui/Notice';
 import { Row, Rows } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Typography';
-import { downloadJob } from '@/job/download';
-import { useWords } from '@/person/PersonContext';
-import { PersonForm } from '@/people/PersonForm';
 
 /** Piece: the parts, the air, and what follows from them. */
 export function PieceScreen() {
-  const { id, design, parts, plan, change, unit } = useJob();
+  const { id, design, plan, change } = useJob();
   const [trouble, setTrouble] = useState<string | null>(null);
   const wide = useWide();
   const { say } = useWords();
@@ -44,42 +44,7 @@ export function PieceScreen() {
       }
     >
       {design.parts.length === 0 ? <Missing need="part" /> : null}
-      {design.parts.length > 0 ? (
-        <Panel>
-          <Heading>Parts</Heading>
-          <Rows>
-            {design.parts.map((part) => {
-              // The row has its final height; its picture is added when it is drawn.
-              const drawn = parts?.find((other) => other.id === part.id);
-              const size = drawn ? phrase` · ${showArea(drawn.sizeM2, unit)}` : '';
-              return (
-                <Row
-                  key={part.id}
-                  label={phrase`Change ${part.name}`}
-                  testID="part"
-                  onPress={() => router.push(`/job/${id}/part/${part.id}` as Href)}
-                  before={
-                    <View style={styles.thumb}>
-                      {drawn ? <PartThumb part={drawn} areas={drawn.areas} {...THUMB} /> : null}
-                    </View>
-                  }
-                >
-                  <Body>{part.name}</Body>
-                  <Small>{phrase`${SURFACE_NAMES[drawn?.kind ?? part.surface.kind]} · ${SUBSTRATE_NAMES[part.substrate]}${size}${part.count > 1 ? phrase` · ${part.count} alike` : ''}`}</Small>
-                  <Small>
-                    {partWords(
-                      part,
-                      drawn ? countOwners(drawn.lines) : part.lines.length,
-                      drawn?.areas.length ?? null,
-                      design.parts,
-                    )}
-                  </Small>
-                </Row>
-              );
-            })}
-          </Rows>
-        </Panel>
-      ) : null}
+      {design.parts.length > 0 ? <PartList /> : null}
       {design.parts.length > 0 && !wide ? (
         <Panel>
           <WholePiece />
@@ -123,6 +88,47 @@ export function PieceScreen() {
         {trouble ? <Notice level="stop" text={trouble} /> : null}
       </View>
     </StepLayout>
+  );
+}
+
+/** The parts, each with its picture and what it is. */
+function PartList() {
+  const { id, design, parts, unit } = useJob();
+  return (
+    <Panel>
+      <Heading>Parts</Heading>
+      <Rows>
+        {design.parts.map((part) => {
+          // The row has its final height; its picture is added when it is drawn.
+          const drawn = parts?.find((other) => other.id === part.id);
+          const size = drawn ? phrase` · ${showArea(drawn.sizeM2, unit)}` : '';
+          return (
+            <Row
+              key={part.id}
+              label={phrase`Change ${part.name}`}
+              testID="part"
+              onPress={() => router.push(`/job/${id}/part/${part.id}` as Href)}
+              before={
+                <View style={styles.thumb}>
+                  {drawn ? <PartThumb part={drawn} areas={drawn.areas} {...THUMB} /> : null}
+                </View>
+              }
+            >
+              <Body>{part.name}</Body>
+              <Small>{phrase`${SURFACE_NAMES[drawn?.kind ?? part.surface.kind]} · ${SUBSTRATE_NAMES[part.substrate]}${size}${part.count > 1 ? phrase` · ${part.count} alike` : ''}`}</Small>
+              <Small>
+                {partWords(
+                  part,
+                  drawn ? countOwners(drawn.lines) : part.lines.length,
+                  drawn?.areas.length ?? null,
+                  design.parts,
+                )}
+              </Small>
+            </Row>
+          );
+        })}
+      </Rows>
+    </Panel>
   );
 }
 

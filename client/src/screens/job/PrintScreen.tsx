@@ -1,18 +1,20 @@
-import { layTable, readLength, tableCsv, faultText, type Plan, type SurfaceKind } from '@lintrel/core';
+import { faultText, layTable, type PartPlan, type Plan, readLength, type SurfaceKind, tableCsv } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
-import { router, type Href } from 'expo-router';
+import { type Href, router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Switch } from 'react-native-paper';
+import { useLongWork } from '@/api/useLongWork';
 import { Typed } from '@/forms/Field';
+import { lengthText } from '@/forms/lengthText';
 import { Pick } from '@/forms/Pick';
 import { CustomerLinks } from '@/job/CustomerLinks';
 import { CutterPanel } from '@/job/CutterPanel';
-import { useLongWork } from '@/api/useLongWork';
 import { saveAnswer, saveText } from '@/job/download';
 import { useJob } from '@/job/JobContext';
-import { StepLayout } from '@/job/StepLayout';
 import { StepGuard } from '@/job/StepGuard';
+import { StepLayout } from '@/job/StepLayout';
+import { useWords } from '@/person/PersonContext';
 import { measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
@@ -20,18 +22,12 @@ import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Typography';
 import { WorkNote } from '@/ui/WorkNote';
-import { lengthText } from '@/forms/lengthText';
-import { useWords } from '@/person/PersonContext';
 
 /** Print and files: templates full size, masks, drawings in and out. */
 export function PrintScreen() {
-  const { text } = useWords();
   const { id, design, parts, plan, unit } = useJob();
   const [partId, setPartId] = useState<string | null>(null);
   const [paper, setPaper] = useState<'A4' | 'Letter'>('A4');
-  const [mirrored, setMirrored] = useState(false);
-  const [film, setFilm] = useState(() => lengthText(150, unit));
-  const filmRead = readLength(film, { bare: unit });
   const [trouble, setTrouble] = useState<string | null>(null);
   const work = useLongWork();
   const { busy } = work;
@@ -45,46 +41,15 @@ export function PrintScreen() {
     void fetchFile('drawing', { part: part.id, format }, `${design.title} ${part.name}.${format}`);
   return (
     <StepLayout action={busy ? <WorkNote work={work} /> : trouble ? <Notice level="stop" text={trouble} /> : undefined}>
-      <Panel>
-        <Heading>Full-size template</Heading>
-        <Pick
-          label="Part"
-          value={part.id}
-          options={parts.map((other) => ({ value: other.id, label: other.name }))}
-          onChange={setPartId}
-        />
-        <Choice
-          label="Paper"
-          value={paper}
-          options={[
-            { value: 'A4', label: 'A4' },
-            { value: 'Letter', label: 'Letter' },
-          ]}
-          onChange={setPaper}
-        />
-        <View style={styles.switch}>
-          <Switch
-            value={mirrored}
-            onValueChange={setMirrored}
-            accessibilityLabel={text('Mirrored, for the other side')}
-          />
-          <Body>Mirrored, for the other side</Body>
-        </View>
-        <Small>{TEMPLATE_NOTES[part.kind]}</Small>
-        <Action
-          rank="main"
-          label="Print on sheets"
-          icon="printer-outline"
-          busy={busy}
-          onPress={() => print({ what: 'template', part: part.id, mirrored }, `${part.name} template`)}
-        />
-        <Action
-          label="On one large sheet"
-          icon="printer-outline"
-          disabled={busy}
-          onPress={() => print({ what: 'template', part: part.id, mirrored, single: true }, `${part.name} plot`)}
-        />
-      </Panel>
+      <TemplatePanel
+        parts={parts}
+        part={part}
+        paper={paper}
+        busy={busy}
+        onPart={setPartId}
+        onPaper={setPaper}
+        onPrint={print}
+      />
       <Panel>
         <Heading>Lay list</Heading>
         <Small>Stage by stage what is laid, how and in which order, with boxes to tick, and what comes off.</Small>
@@ -105,26 +70,7 @@ export function PrintScreen() {
           ) : null}
         </View>
       </Panel>
-      <Panel>
-        <Heading>Masks for openings, circles and letters</Heading>
-        <Small>Laid out on film as wide as you have, as short as it goes.</Small>
-        <Typed
-          whole
-          label="Film is wide"
-          unit={unit}
-          value={film}
-          onChange={setFilm}
-          fault={filmRead.ok ? undefined : faultText(filmRead.why)}
-          testID="film"
-        />
-        <Action
-          label="Print the masks"
-          icon="printer-outline"
-          disabled={busy || !filmRead.ok}
-          onPress={() => filmRead.ok && print({ what: 'masks', width: filmRead.value }, 'masks')}
-        />
-        <CutterPanel job={id} widthMm={filmRead.ok ? filmRead.value : null} />
-      </Panel>
+      <MasksPanel busy={busy} onPrint={print} />
       <Panel>
         <Heading>{phrase`Drawing of ${part.name}`}</Heading>
         <Small>In millimetres, one layer a kind of line; it can be read back in.</Small>
@@ -140,6 +86,95 @@ export function PrintScreen() {
       </Panel>
       <CustomerLinks job={id} />
     </StepLayout>
+  );
+}
+
+type PrintFile = (body: object, name: string) => void;
+
+interface TemplatePanelProps {
+  readonly parts: readonly PartPlan[];
+  readonly part: PartPlan;
+  readonly paper: 'A4' | 'Letter';
+  readonly busy: boolean;
+  readonly onPart: (id: string) => void;
+  readonly onPaper: (paper: 'A4' | 'Letter') => void;
+  readonly onPrint: PrintFile;
+}
+
+/** A part at full size, on sheets or on one. */
+function TemplatePanel({ parts, part, paper, busy, onPart, onPaper, onPrint }: TemplatePanelProps) {
+  const { text } = useWords();
+  const [mirrored, setMirrored] = useState(false);
+  return (
+    <Panel>
+      <Heading>Full-size template</Heading>
+      <Pick
+        label="Part"
+        value={part.id}
+        options={parts.map((other) => ({ value: other.id, label: other.name }))}
+        onChange={onPart}
+      />
+      <Choice
+        label="Paper"
+        value={paper}
+        options={[
+          { value: 'A4', label: 'A4' },
+          { value: 'Letter', label: 'Letter' },
+        ]}
+        onChange={onPaper}
+      />
+      <View style={styles.switch}>
+        <Switch
+          value={mirrored}
+          onValueChange={setMirrored}
+          accessibilityLabel={text('Mirrored, for the other side')}
+        />
+        <Body>Mirrored, for the other side</Body>
+      </View>
+      <Small>{TEMPLATE_NOTES[part.kind]}</Small>
+      <Action
+        rank="main"
+        label="Print on sheets"
+        icon="printer-outline"
+        busy={busy}
+        onPress={() => onPrint({ what: 'template', part: part.id, mirrored }, `${part.name} template`)}
+      />
+      <Action
+        label="On one large sheet"
+        icon="printer-outline"
+        disabled={busy}
+        onPress={() => onPrint({ what: 'template', part: part.id, mirrored, single: true }, `${part.name} plot`)}
+      />
+    </Panel>
+  );
+}
+
+/** Masks cut from film, and the cutter. */
+function MasksPanel({ busy, onPrint }: { readonly busy: boolean; readonly onPrint: PrintFile }) {
+  const { id, unit } = useJob();
+  const [film, setFilm] = useState(() => lengthText(150, unit));
+  const filmRead = readLength(film, { bare: unit });
+  return (
+    <Panel>
+      <Heading>Masks for openings, circles and letters</Heading>
+      <Small>Laid out on film as wide as you have, as short as it goes.</Small>
+      <Typed
+        whole
+        label="Film is wide"
+        unit={unit}
+        value={film}
+        onChange={setFilm}
+        fault={filmRead.ok ? undefined : faultText(filmRead.why)}
+        testID="film"
+      />
+      <Action
+        label="Print the masks"
+        icon="printer-outline"
+        disabled={busy || !filmRead.ok}
+        onPress={() => filmRead.ok && onPrint({ what: 'masks', width: filmRead.value }, 'masks')}
+      />
+      <CutterPanel job={id} widthMm={filmRead.ok ? filmRead.value : null} />
+    </Panel>
   );
 }
 

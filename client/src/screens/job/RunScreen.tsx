@@ -1,18 +1,18 @@
 import { attendedSteps } from '@lintrel/core';
-import { phrase, countPhrase } from '@lintrel/words';
+import { countPhrase, phrase } from '@lintrel/words';
 import { View } from 'react-native';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
 import { StepLayout } from '@/job/StepLayout';
-import { useWorkSheet, type WorkSheet } from '@/run/useWorkSheet';
 import { useIsAllowed } from '@/people/who';
+import { useWords } from '@/person/PersonContext';
 import { RunningSheet } from '@/run/RunningSheet';
 import { ShadeProvider } from '@/run/shade';
+import { useWorkSheet, type WorkSheet } from '@/run/useWorkSheet';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel, Waiting } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Typography';
-import { useWords } from '@/person/PersonContext';
 
 /** Run: one thing at a time, very large. */
 export function RunScreen() {

@@ -1,34 +1,37 @@
 import {
-  type PartPlan,
-  messageWithoutValues,
-  readLength,
-  readFailed,
-  showLength,
-  faultText,
   DEFAULT_TOLERANCE_MM,
   defaultStationStep,
+  faultText,
+  type LinePlan,
+  messageWithoutValues,
+  type PartPlan,
+  readFailed,
+  readLength,
+  showLength,
 } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
-import { router, useLocalSearchParams, type Href } from 'expo-router';
+import { type Href, router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Marks, PartDrawing } from '@/drawing/PartDrawing';
+import { Marks } from '@/drawing/bends';
+import { PartDrawing } from '@/drawing/PartDrawing';
 import { Typed } from '@/forms/Field';
 import { lengthText } from '@/forms/lengthText';
 import { Pick } from '@/forms/Pick';
 import { saveAnswer } from '@/job/download';
 import { useJob } from '@/job/JobContext';
-import { MatchForm } from '@/setout/MatchForm';
 import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
+import { useWords } from '@/person/PersonContext';
+import { MatchForm } from '@/setout/MatchForm';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
 import { Table } from '@/ui/Table';
 import { Body, Heading, Small } from '@/ui/Typography';
+import type { Views } from '@/worker/messages';
 import { useView } from '@/worker/useSession';
-import { useWords } from '@/person/PersonContext';
 
 /** A line by its marks: heights at even steps, for both sides, on screen, paper and as a list. */
 export function StationsScreen() {
@@ -46,35 +49,13 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
   const [stroke, setStroke] = useState(lineId);
   const line = part.lines.find((other) => other.id === stroke);
   const [datum, setDatum] = useState(part.datums[0]!.id);
-  const [step, setStep] = useState(() => lengthText(defaultStationStep(line?.lengthMm ?? 1000), unit));
-  const [tolerance, setTolerance] = useState(() =>
-    lengthText(design.scale > 1 ? DEFAULT_TOLERANCE_MM / 5 : DEFAULT_TOLERANCE_MM, unit),
-  );
+  const { step, tolerance, wish } = useStationWish(part.id, line, stroke, datum);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const read = (text: string) => readLength(text, { bare: unit, scale: design.scale });
-  const [stepRead, toleranceRead] = [positive(read(step)), positive(read(tolerance))];
-  const wish =
-    stepRead.ok && toleranceRead.ok
-      ? { part: part.id, line: stroke, datum, stepMm: stepRead.value, toleranceMm: toleranceRead.value }
-      : null;
   const { output: table } = useView('stations', wish);
   const inWords = table && words.stations(table);
   const file = (what: 'pdf' | 'csv') => {
-    if (!wish) return;
-    const body = {
-      what: 'stations',
-      unit,
-      part: wish.part,
-      line: wish.line,
-      datum: wish.datum,
-      step: wish.stepMm,
-      tolerance: wish.toleranceMm,
-    };
-    void saveAnswer(
-      `/jobs/${id}/${what === 'pdf' ? 'print' : 'stations.csv'}`,
-      body,
-      `${design.title} ${line?.code ?? ''} stations.${what}`,
-    ).then(setTrouble);
+    if (wish)
+      void saveStations(id, what, wish, unit, `${design.title} ${line?.code ?? ''} stations.${what}`).then(setTrouble);
   };
   return (
     <StepLayout
@@ -102,39 +83,17 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
       <Panel>
         <Heading>{phrase`Stations of ${line?.code ?? ''} ${line?.name ?? ''}`}</Heading>
         <Small>{line ? phrase`${showLength(line.lengthMm, unit)} long` : ''}</Small>
-        {strokes.length > 1 ? (
-          <Pick
-            label="Stroke"
-            value={stroke}
-            options={strokes.map((other) => ({ value: other.id, label: other.code }))}
-            onChange={setStroke}
-          />
-        ) : null}
-        {part.datums.length > 1 ? (
-          <Pick
-            label="Measured from"
-            value={datum}
-            options={part.datums.map((other) => ({ value: other.id, label: other.name }))}
-            onChange={setDatum}
-          />
-        ) : null}
+        <StrokeAndDatum
+          part={part}
+          strokes={strokes}
+          stroke={stroke}
+          datum={datum}
+          onStroke={setStroke}
+          onDatum={setDatum}
+        />
         <View style={styles.row}>
-          <Typed
-            label="A mark every"
-            unit={unit}
-            value={step}
-            onChange={setStep}
-            fault={stepRead.ok ? undefined : faultText(stepRead.why)}
-            testID="step"
-          />
-          <Typed
-            label="Chords may stray by"
-            unit={unit}
-            value={tolerance}
-            onChange={setTolerance}
-            fault={toleranceRead.ok ? undefined : faultText(toleranceRead.why)}
-            testID="tolerance"
-          />
+          <LengthField label="A mark every" {...step} testID="step" />
+          <LengthField label="Chords may stray by" {...tolerance} testID="tolerance" />
         </View>
         {inWords ? (
           <>
@@ -156,6 +115,87 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
       />
     </StepLayout>
   );
+}
+
+/** Step and tolerance as typed, and the table they ask for; null while one of them cannot be read. */
+function useStationWish(part: string, line: LinePlan | undefined, stroke: string, datum: string) {
+  const { design, unit } = useJob();
+  const [step, setStep] = useState(() => lengthText(defaultStationStep(line?.lengthMm ?? 1000), unit));
+  const [tolerance, setTolerance] = useState(() =>
+    lengthText(design.scale > 1 ? DEFAULT_TOLERANCE_MM / 5 : DEFAULT_TOLERANCE_MM, unit),
+  );
+  const read = (text: string) => readLength(text, { bare: unit, scale: design.scale });
+  const [stepRead, toleranceRead] = [positive(read(step)), positive(read(tolerance))];
+  const wish =
+    stepRead.ok && toleranceRead.ok
+      ? { part, line: stroke, datum, stepMm: stepRead.value, toleranceMm: toleranceRead.value }
+      : null;
+  return {
+    step: { value: step, onChange: setStep, reading: stepRead },
+    tolerance: { value: tolerance, onChange: setTolerance, reading: toleranceRead },
+    wish,
+  };
+}
+
+interface StrokeAndDatumProps {
+  readonly part: PartPlan;
+  readonly strokes: PartPlan['lines'];
+  readonly stroke: string;
+  readonly datum: string;
+  readonly onStroke: (id: string) => void;
+  readonly onDatum: (id: string) => void;
+}
+
+/** Which stroke of the line, and measured from where: each only where there is a choice. */
+function StrokeAndDatum({ part, strokes, stroke, datum, onStroke, onDatum }: StrokeAndDatumProps) {
+  return (
+    <>
+      {strokes.length > 1 ? (
+        <Pick
+          label="Stroke"
+          value={stroke}
+          options={strokes.map((other) => ({ value: other.id, label: other.code }))}
+          onChange={onStroke}
+        />
+      ) : null}
+      {part.datums.length > 1 ? (
+        <Pick
+          label="Measured from"
+          value={datum}
+          options={part.datums.map((other) => ({ value: other.id, label: other.name }))}
+          onChange={onDatum}
+        />
+      ) : null}
+    </>
+  );
+}
+
+/** Saves the table of a line as a file; returns what went wrong. */
+const saveStations = (
+  job: string,
+  what: 'pdf' | 'csv',
+  { part, line, datum, stepMm, toleranceMm }: Views['stations']['input'],
+  unit: 'mm' | 'in',
+  name: string,
+) =>
+  saveAnswer(
+    `/jobs/${job}/${what === 'pdf' ? 'print' : 'stations.csv'}`,
+    { what: 'stations', unit, part, line, datum, step: stepMm, tolerance: toleranceMm },
+    name,
+  );
+
+function LengthField({
+  reading,
+  ...field
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (text: string) => void;
+  readonly reading: ReturnType<typeof readLength>;
+  readonly testID: string;
+}) {
+  const { unit } = useJob();
+  return <Typed {...field} unit={unit} fault={reading.ok ? undefined : faultText(reading.why)} />;
 }
 
 const positive = (reading: ReturnType<typeof readLength>): ReturnType<typeof readLength> =>

@@ -1,4 +1,4 @@
-import { isLine, itemsIn, type Item, type LineItem, type Plan, type StagePlan } from '@lintrel/core';
+import { isLine, type Item, itemsIn, type LineItem, type Plan, type StagePlan } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -43,10 +43,7 @@ export function TapeScreen() {
     plan.stages[0]!;
   const items = itemsIn(plan, stage);
   const entries = layEntries(items);
-  const start = Math.max(
-    0,
-    entries.findIndex((entry) => entry.id === chosen),
-  );
+  const start = indexOf(entries, chosen);
   const entry = entries[start];
   const go = (to: number) => setChosen(entries[to]?.id ?? null);
   // A piece just added is selected as soon as the plan contains it.
@@ -57,39 +54,19 @@ export function TapeScreen() {
   }
   const finishName = (finish: string) => shelf.finishes.find((other) => other.id === finish)?.name ?? finish;
   const walkedM = items.filter(isLine).reduce((sum, { walkMm }) => sum + walkMm, 0) / 1000;
-  const down = entry ? isDown(entry.id) : false;
   return (
     <StepLayout
       part={partOf(plan, entry)}
       drawing={<StageDrawing plan={plan} stage={stage} items={items} entry={entry} />}
       action={
         entry ? (
-          <View style={styles.walk}>
-            <Action
-              label="Back"
-              icon="arrow-left"
-              disabled={start === 0}
-              onPress={() => go(start - 1)}
-              testID="walk-back"
-            />
-            <View style={styles.grow}>
-              <Action
-                rank="main"
-                label={down ? 'Not down' : 'It is down'}
-                onPress={() => {
-                  setDown(entry.id, !down);
-                  if (!down && start < entries.length - 1) go(start + 1);
-                }}
-                testID="is-down"
-              />
-            </View>
-            <Action
-              label="Next"
-              disabled={start >= entries.length - 1}
-              onPress={() => go(start + 1)}
-              testID="walk-next"
-            />
-          </View>
+          <WalkButtons
+            index={start}
+            count={entries.length}
+            down={isDown(entry.id)}
+            onGo={go}
+            onDown={(down) => setDown(entry.id, down)}
+          />
         ) : undefined
       }
     >
@@ -113,26 +90,92 @@ export function TapeScreen() {
         {walkedM >= 1 ? (
           <Small>{phrase`Part after part, from the back to the front; ${walkedM.toFixed(1)} m to walk from one tape to the next.`}</Small>
         ) : null}
-        <Rows>
-          {entries.map((layEntry) => (
-            <View key={layEntry.id} ref={layEntry.id === chosen ? intoSight : undefined}>
-              <EntryRow
-                entry={layEntry}
-                plan={plan}
-                chosen={layEntry.id === entry?.id}
-                down={isDown(layEntry.id)}
-                onPress={() => setChosen(layEntry.id)}
-              >
-                {layEntry.kind === 'line' ? <LineChoices run={layEntry.items[0]} plan={plan} /> : null}
-                {layEntry.kind === 'own' ? <OwnPieceForm item={layEntry.items[0]} /> : null}
-              </EntryRow>
-            </View>
-          ))}
-        </Rows>
+        <EntryList
+          plan={plan}
+          entries={entries}
+          chosen={chosen}
+          shown={entry?.id ?? null}
+          isDown={isDown}
+          onChoose={setChosen}
+        />
         <AddOwnPiece part={partOf(plan, entry)} finish={stage.finish} onAdd={() => setAdding(ownEntries.length)} />
       </Panel>
       <ReadyPanel lists={plan.lists} shelf={shelf} />
     </StepLayout>
+  );
+}
+
+/** Index of an entry; of the first where it is not there. */
+const indexOf = (entries: readonly LayEntry[], id: string | null): number =>
+  Math.max(
+    0,
+    entries.findIndex((entry) => entry.id === id),
+  );
+
+interface WalkButtonsProps {
+  readonly index: number;
+  readonly count: number;
+  readonly down: boolean;
+  readonly onGo: (index: number) => void;
+  readonly onDown: (down: boolean) => void;
+}
+
+/** From one entry to the next, and whether this one is laid. */
+function WalkButtons({ index, count, down, onGo, onDown }: WalkButtonsProps) {
+  return (
+    <View style={styles.walk}>
+      <Action
+        label="Back"
+        icon="arrow-left"
+        disabled={index === 0}
+        onPress={() => onGo(index - 1)}
+        testID="walk-back"
+      />
+      <View style={styles.grow}>
+        <Action
+          rank="main"
+          label={down ? 'Not down' : 'It is down'}
+          onPress={() => {
+            onDown(!down);
+            if (!down && index < count - 1) onGo(index + 1);
+          }}
+          testID="is-down"
+        />
+      </View>
+      <Action label="Next" disabled={index >= count - 1} onPress={() => onGo(index + 1)} testID="walk-next" />
+    </View>
+  );
+}
+
+interface EntryListProps {
+  readonly plan: Plan;
+  readonly entries: readonly LayEntry[];
+  readonly chosen: string | null;
+  /** The entry that is drawn: the chosen one, or the first. */
+  readonly shown: string | null;
+  readonly isDown: (id: string) => boolean;
+  readonly onChoose: (id: string) => void;
+}
+
+/** What is laid in a stage, in order, with what can be decided of each. */
+function EntryList({ plan, entries, chosen, shown, isDown, onChoose }: EntryListProps) {
+  return (
+    <Rows>
+      {entries.map((layEntry) => (
+        <View key={layEntry.id} ref={layEntry.id === chosen ? intoSight : undefined}>
+          <EntryRow
+            entry={layEntry}
+            plan={plan}
+            chosen={layEntry.id === shown}
+            down={isDown(layEntry.id)}
+            onPress={() => onChoose(layEntry.id)}
+          >
+            {layEntry.kind === 'line' ? <LineChoices run={layEntry.items[0]} plan={plan} /> : null}
+            {layEntry.kind === 'own' ? <OwnPieceForm item={layEntry.items[0]} /> : null}
+          </EntryRow>
+        </View>
+      ))}
+    </Rows>
   );
 }
 

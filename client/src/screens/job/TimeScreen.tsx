@@ -1,37 +1,38 @@
 import {
+  messageWithoutValues,
+  type Plan,
   PULL_TIMINGS,
-  showMinutes,
   type PullTiming,
+  showMinutes,
   type Span,
   type StagePlan,
   type Step,
-  messageWithoutValues,
   withChoices,
 } from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
-import { router, type Href } from 'expo-router';
+import { type Href, router } from 'expo-router';
 import { Suspense } from 'react';
-import { Rail, type Band } from '@/clock/Rail';
-import { WhenDone } from '@/clock/WhenDone';
-import { BackToWork } from '@/job/BackToWork';
-import { Curve, edgeCurve } from '@/drawing/charts';
+import { StyleSheet, View } from 'react-native';
+import { type Band, Rail } from '@/clock/Rail';
 import { ticksIn, tickStep } from '@/clock/ticks';
+import { WhenDone } from '@/clock/WhenDone';
+import { Curve, edgeCurve } from '@/drawing/charts';
+import { BackToWork } from '@/job/BackToWork';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
 import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
+import { useWords } from '@/person/PersonContext';
+import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Panel } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Typography';
-import { StyleSheet, View } from 'react-native';
-import { space } from '@/theme/theme';
 import { PULL_TIMING_WORDS } from '@/words';
-import { useWords } from '@/person/PersonContext';
 
 /** Time: the stages one after the other, with the three pull windows of each. */
 export function TimeScreen() {
-  const { id, design, plan, shelf, change } = useJob();
+  const { id, design, plan } = useJob();
   const words = useWords();
   if (design.parts.length === 0 || !plan) return <StepGuard waiting="Working out the times …" />;
   if (plan.stages.length === 0)
@@ -54,36 +55,7 @@ export function TimeScreen() {
           <Body>{phrase`Left to dry elsewhere, in ${words.temperature(left.airC, 1)} and ${left.rhPercent} %: what is measured in the shop does not count there.`}</Body>
         ) : null}
         <Action label="Change the air" onPress={() => router.push(`/job/${id}/piece` as Href)} />
-        <Choice<PullTiming | 'own'>
-          label="When to pull"
-          value={design.choices.school ?? 'own'}
-          options={[
-            { value: 'own', label: 'As each finish likes' },
-            ...PULL_TIMINGS.map((value) => ({ value, label: PULL_TIMING_WORDS[value] })),
-          ]}
-          onChange={(value) =>
-            void change(
-              (now) => withChoices(now, { school: value === 'own' ? null : value }),
-              messageWithoutValues('edit.rule'),
-            )
-          }
-        />
-        {design.choices.alone || plan.stages.some(({ hands, alone }) => hands > 1 || alone !== null) ? (
-          <Choice<'many' | 'one'>
-            label="Who pulls where one person has not the time for all of it"
-            value={design.choices.alone ? 'one' : 'many'}
-            options={[
-              { value: 'many', label: 'As many as it takes' },
-              { value: 'one', label: 'One person, in sections' },
-            ]}
-            onChange={(value) =>
-              void change(
-                (now) => withChoices(now, { alone: value === 'one' ? true : undefined }),
-                messageWithoutValues('edit.rule'),
-              )
-            }
-          />
-        ) : null}
+        <PullChoices plan={plan} />
         <Small>A single line may be pulled earlier or later than the rest: choose it at its tape.</Small>
         <Action
           rank="quiet"
@@ -92,34 +64,7 @@ export function TimeScreen() {
           testID="time-to-tape"
         />
       </Panel>
-      <Panel>
-        <Heading>The whole job</Heading>
-        <Rail
-          from={0}
-          to={end}
-          now={null}
-          ticks={minuteTicks(end)}
-          bands={[null, ...plan.stages].map((stage): Band => {
-            const pieces = piecesOf(
-              plan.steps.filter((step) => step.stage === (stage?.number ?? null) && step.endMin > step.startMin),
-            );
-            return {
-              key: String(stage?.number ?? 'before'),
-              label: stage
-                ? phrase`Stage ${stage.number}: ${shelf.finishes.find(({ id: own }) => own === stage.finish)?.name ?? stage.finish}`
-                : 'Before any tape: wash, abrade',
-              pieces: pieces.map(({ from, to, attended }) => ({ from, to, tone: attended ? 'work' : 'wait' })),
-              words: phrases(
-                pieces.map(
-                  ({ first, from, to, attended }) =>
-                    phrase`${attended ? 'work' : words.say(first.say).toLowerCase()} ${words.minutes(to - from)}`,
-                ),
-                ' · ',
-              ),
-            };
-          })}
-        />
-      </Panel>
+      <WholeJob plan={plan} endMin={end} />
       <WhenDone job={id} />
       {plan.stages
         .filter(({ windows }) => windows !== null)
@@ -132,6 +77,81 @@ export function TimeScreen() {
         ))}
       <BackToWork />
     </StepLayout>
+  );
+}
+
+/** When the tape is pulled, and by how many hands. */
+function PullChoices({ plan }: { plan: Plan }) {
+  const { design, change } = useJob();
+  return (
+    <>
+      <Choice<PullTiming | 'own'>
+        label="When to pull"
+        value={design.choices.school ?? 'own'}
+        options={[
+          { value: 'own', label: 'As each finish likes' },
+          ...PULL_TIMINGS.map((value) => ({ value, label: PULL_TIMING_WORDS[value] })),
+        ]}
+        onChange={(value) =>
+          void change(
+            (now) => withChoices(now, { school: value === 'own' ? null : value }),
+            messageWithoutValues('edit.rule'),
+          )
+        }
+      />
+      {design.choices.alone || plan.stages.some(({ hands, alone }) => hands > 1 || alone !== null) ? (
+        <Choice<'many' | 'one'>
+          label="Who pulls where one person has not the time for all of it"
+          value={design.choices.alone ? 'one' : 'many'}
+          options={[
+            { value: 'many', label: 'As many as it takes' },
+            { value: 'one', label: 'One person, in sections' },
+          ]}
+          onChange={(value) =>
+            void change(
+              (now) => withChoices(now, { alone: value === 'one' ? true : undefined }),
+              messageWithoutValues('edit.rule'),
+            )
+          }
+        />
+      ) : null}
+    </>
+  );
+}
+
+/** Work and waiting of the whole job, stage by stage. */
+function WholeJob({ plan, endMin }: { plan: Plan; endMin: number }) {
+  const { shelf } = useJob();
+  const words = useWords();
+  return (
+    <Panel>
+      <Heading>The whole job</Heading>
+      <Rail
+        from={0}
+        to={endMin}
+        now={null}
+        ticks={minuteTicks(endMin)}
+        bands={[null, ...plan.stages].map((stage): Band => {
+          const pieces = piecesOf(
+            plan.steps.filter((step) => step.stage === (stage?.number ?? null) && step.endMin > step.startMin),
+          );
+          return {
+            key: String(stage?.number ?? 'before'),
+            label: stage
+              ? phrase`Stage ${stage.number}: ${shelf.finishes.find(({ id: own }) => own === stage.finish)?.name ?? stage.finish}`
+              : 'Before any tape: wash, abrade',
+            pieces: pieces.map(({ from, to, attended }) => ({ from, to, tone: attended ? 'work' : 'wait' })),
+            words: phrases(
+              pieces.map(
+                ({ first, from, to, attended }) =>
+                  phrase`${attended ? 'work' : words.say(first.say).toLowerCase()} ${words.minutes(to - from)}`,
+              ),
+              ' · ',
+            ),
+          };
+        })}
+      />
+    </Panel>
   );
 }
 

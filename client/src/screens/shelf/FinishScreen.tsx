@@ -1,37 +1,37 @@
 import {
   EFFECTS,
+  type Finish,
   METHODS,
   PAINT_SYSTEM_KEYS,
-  PULL_TIMINGS,
-  typicalFinish,
-  type Finish,
   type PaintSystemKey,
-  type Shelf,
+  PULL_TIMINGS,
   REFERENCE_AIR,
+  type Shelf,
+  typicalFinish,
 } from '@lintrel/core';
-import { SYSTEM_NAMES, phrase } from '@lintrel/words';
-import { router, useLocalSearchParams, type Href } from 'expo-router';
+import { phrase, SYSTEM_NAMES } from '@lintrel/words';
+import { type Href, router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { useForm, type UseFormReturn } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
-import { useWords } from '@/person/PersonContext';
 import { useDeleteEntry, useSaveEntry, useShelf } from '@/api/jobQueries';
-import { placeFaults } from '@/forms/faults';
 import { ColourInput } from '@/forms/ColourInput';
+import { placeFaults } from '@/forms/faults';
 import { Field } from '@/forms/Field';
 import { showFirstFault } from '@/forms/firstFault';
 import { useKeptForm } from '@/forms/keptForm';
 import { KeptNote } from '@/forms/KeptNote';
 import { Pick } from '@/forms/Pick';
 import { resolverOf } from '@/forms/resolver';
+import { useWords } from '@/person/PersonContext';
 import { BehaviourPanel } from '@/shelf/BehaviourPanel';
 import { CardsPanel } from '@/shelf/CardsPanel';
 import { HidingFromCard, LabInput, Ladder } from '@/shelf/ColourHelp';
 import { EntryFrame } from '@/shelf/EntryFrame';
-import { finishFields, finishFormSchema, type FinishFields } from '@/shelf/finishForm';
+import { type FinishFields, finishFields, finishFormSchema } from '@/shelf/finishForm';
 import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
-import { Screen, Panel, Waiting } from '@/ui/Screen';
+import { Panel, Screen, Waiting } from '@/ui/Screen';
 import { Heading, Small } from '@/ui/Typography';
 import { PULL_TIMING_WORDS } from '@/words';
 

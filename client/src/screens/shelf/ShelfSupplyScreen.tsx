@@ -1,6 +1,6 @@
-import { SUPPLY_KINDS, SUPPLY_UNITS, type Shelf, type Supply } from '@lintrel/core';
+import { type Shelf, type Supply, SUPPLY_KINDS, SUPPLY_UNITS } from '@lintrel/core';
 import { SUPPLY_NAMES, SUPPLY_UNIT_NAMES } from '@lintrel/words';
-import { router, useLocalSearchParams, type Href } from 'expo-router';
+import { type Href, router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
@@ -14,9 +14,9 @@ import { Pick } from '@/forms/Pick';
 import { resolverOf } from '@/forms/resolver';
 import { EntryFrame } from '@/shelf/EntryFrame';
 import { StockPanel } from '@/shelf/StockPanel';
-import { SUPPLY_FIELDS, supplyFields, supplyFormSchema, type SupplyFields } from '@/shelf/supplyForm';
+import { SUPPLY_FIELDS, type SupplyFields, supplyFields, supplyFormSchema } from '@/shelf/supplyForm';
 import { space } from '@/theme/theme';
-import { Screen, Panel, Waiting } from '@/ui/Screen';
+import { Panel, Screen, Waiting } from '@/ui/Screen';
 
 /** Paper, film, foam or the like: how it is bought, and what there is of it. */
 export function ShelfSupplyScreen() {

@@ -1,10 +1,9 @@
-import { EDGE_CLASSES, rollLengthM, TAPE_KINDS, type Shelf, type Tape, REFERENCE_AIR } from '@lintrel/core';
+import { EDGE_CLASSES, REFERENCE_AIR, rollLengthM, type Shelf, type Tape, TAPE_KINDS } from '@lintrel/core';
 import { phrase, TAPE_NAMES } from '@lintrel/words';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { useForm, type UseFormReturn } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
-import { useWords } from '@/person/PersonContext';
 import { useDeleteEntry, useSaveEntry, useShelf } from '@/api/jobQueries';
 import { placeFaults } from '@/forms/faults';
 import { Field } from '@/forms/Field';
@@ -13,13 +12,14 @@ import { useKeptForm } from '@/forms/keptForm';
 import { KeptNote } from '@/forms/KeptNote';
 import { Pick } from '@/forms/Pick';
 import { resolverOf } from '@/forms/resolver';
+import { useWords } from '@/person/PersonContext';
 import { EntryFrame } from '@/shelf/EntryFrame';
 import { StockPanel } from '@/shelf/StockPanel';
+import { TAPE_FIELDS, type TapeFields, tapeFields, tapeFormSchema } from '@/shelf/tapeForm';
 import { TapeTests } from '@/shelf/TapeTests';
-import { TAPE_FIELDS, tapeFields, tapeFormSchema, type TapeFields } from '@/shelf/tapeForm';
 import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
-import { Screen, Panel, Waiting } from '@/ui/Screen';
+import { Panel, Screen, Waiting } from '@/ui/Screen';
 
 const EDGE_WORDS = { crisp: 'Crisp', fair: 'Fair', soft: 'Soft' } as const;
 
@@ -37,7 +37,7 @@ export function ShelfTapeScreen() {
 }
 
 function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
-  const { temperature, text } = useWords();
+  const { text } = useWords();
   const tape = shelf.tapes.find((other) => other.code === code);
   const save = useSaveEntry<Tape>('tapes', tape);
   const remove = useDeleteEntry('tapes', tape);
@@ -46,7 +46,7 @@ function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
     resolver: resolverOf<TapeFields, Tape>(tapeFormSchema),
     defaultValues: tapeFields(tape),
   });
-  const { control, handleSubmit, watch, setValue, setError } = form;
+  const { handleSubmit, setValue, setError } = form;
   const kept = useKeptForm(`tape/${code}`, form);
   const done = () => {
     kept.forget();
@@ -70,59 +70,7 @@ function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
       onDelete={() => remove.mutate(code, { onSuccess: done, onError: fail })}
     >
       <KeptNote kept={kept} />
-      <Panel>
-        <View style={styles.row}>
-          {tape ? null : <Field control={control} name="code" label="Code" hint="Letter of the kind and width: V6" />}
-          <Field control={control} name="name" label="Name" />
-        </View>
-        <Pick
-          label="Kind"
-          value={watch('kind')}
-          options={TAPE_KINDS.map((value) => ({ value, label: phrase`${value}  ${TAPE_NAMES[value]}` }))}
-          onChange={(kind) => setValue('kind', kind)}
-        />
-        <Choice
-          label="Edge it leaves"
-          value={watch('edge')}
-          options={EDGE_CLASSES.map((value) => ({ value, label: EDGE_WORDS[value] }))}
-          onChange={(edge) => setValue('edge', edge)}
-        />
-        <View style={styles.row}>
-          <Field control={control} name="widthMm" label="Width" unit="mm" />
-          <Field control={control} name="thicknessUm" label="Thickness" unit="µm" keys="numeric" />
-          <Field control={control} name="stretch" label="Safe stretch, share" keys="numeric" hint="0.15 is 15 %" />
-          <Field control={control} name="fold" label="Fold limit, share" keys="numeric" hint="0.005 is 0.5 %" />
-          <Field control={control} name="adhesionN25" label="Grip" unit="N/25 mm" keys="numeric" />
-          <Field control={control} name="minApplyC" label="Sticks from" unit="°C" />
-          <Field
-            control={control}
-            name="cleanHours"
-            label="Comes off clean within"
-            unit="h"
-            keys="numeric"
-            hint={phrase`At ${temperature(REFERENCE_AIR.airC)}`}
-          />
-        </View>
-        <View style={styles.row}>
-          <Field
-            control={control}
-            name="rollM"
-            label="On a roll"
-            unit="m"
-            keys="numeric"
-            hint={phrase`Empty: ${rollLengthM({ kind: watch('kind') })} m, typical`}
-          />
-          <Field
-            control={control}
-            name="rollPrice"
-            label="Price of a roll"
-            keys="numeric"
-            hint="In your own money. Empty: a typical one"
-          />
-        </View>
-        <Field whole control={control} name="use" label="Good for" />
-        <Field whole control={control} name="basis" label="Where the figures come from" />
-      </Panel>
+      <TapeFigures form={form} isNew={!tape} />
       {tape ? <StockPanel stuff="tapes" code={code} have={tape.rolls} /> : null}
       {tape ? (
         <TapeTests
@@ -135,6 +83,67 @@ function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
         />
       ) : null}
     </EntryFrame>
+  );
+}
+
+/** Kind, width and figures of a tape. */
+function TapeFigures({ form, isNew }: { form: UseFormReturn<TapeFields, unknown, Tape>; isNew: boolean }) {
+  const { temperature } = useWords();
+  const { control, watch, setValue } = form;
+  return (
+    <Panel>
+      <View style={styles.row}>
+        {isNew ? <Field control={control} name="code" label="Code" hint="Letter of the kind and width: V6" /> : null}
+        <Field control={control} name="name" label="Name" />
+      </View>
+      <Pick
+        label="Kind"
+        value={watch('kind')}
+        options={TAPE_KINDS.map((value) => ({ value, label: phrase`${value}  ${TAPE_NAMES[value]}` }))}
+        onChange={(kind) => setValue('kind', kind)}
+      />
+      <Choice
+        label="Edge it leaves"
+        value={watch('edge')}
+        options={EDGE_CLASSES.map((value) => ({ value, label: EDGE_WORDS[value] }))}
+        onChange={(edge) => setValue('edge', edge)}
+      />
+      <View style={styles.row}>
+        <Field control={control} name="widthMm" label="Width" unit="mm" />
+        <Field control={control} name="thicknessUm" label="Thickness" unit="µm" keys="numeric" />
+        <Field control={control} name="stretch" label="Safe stretch, share" keys="numeric" hint="0.15 is 15 %" />
+        <Field control={control} name="fold" label="Fold limit, share" keys="numeric" hint="0.005 is 0.5 %" />
+        <Field control={control} name="adhesionN25" label="Grip" unit="N/25 mm" keys="numeric" />
+        <Field control={control} name="minApplyC" label="Sticks from" unit="°C" />
+        <Field
+          control={control}
+          name="cleanHours"
+          label="Comes off clean within"
+          unit="h"
+          keys="numeric"
+          hint={phrase`At ${temperature(REFERENCE_AIR.airC)}`}
+        />
+      </View>
+      <View style={styles.row}>
+        <Field
+          control={control}
+          name="rollM"
+          label="On a roll"
+          unit="m"
+          keys="numeric"
+          hint={phrase`Empty: ${rollLengthM({ kind: watch('kind') })} m, typical`}
+        />
+        <Field
+          control={control}
+          name="rollPrice"
+          label="Price of a roll"
+          keys="numeric"
+          hint="In your own money. Empty: a typical one"
+        />
+      </View>
+      <Field whole control={control} name="use" label="Good for" />
+      <Field whole control={control} name="basis" label="Where the figures come from" />
+    </Panel>
   );
 }
 
