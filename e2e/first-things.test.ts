@@ -2,7 +2,7 @@ import type { JobSummary } from '@lintrel/core';
 import { Hands, onPage } from './hands';
 import { appUnderTest, PHONE } from './harness';
 
-// What stops somebody at the screen: refused forms, lost typing, jobs that cannot be put away, browsers that keep nothing.
+// What stops a person at the screen: refused forms, lost typing, jobs that cannot be put away, browsers that keep nothing.
 
 const app = appUnderTest();
 const onPhone = (path: string, work: (hands: Hands) => Promise<void>) => onPage(app, path, PHONE, work);

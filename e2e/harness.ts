@@ -52,7 +52,7 @@ export async function makeDatabase(content: 'empty' | 'demo' = 'empty'): Promise
   return { url: urlOf(name), drop: close };
 }
 
-/** The demo tells of the hours before now: a template is of use for so long, minutes. */
+/** Age up to which a template is used, minutes: the demo's log is of the hours before it was made. */
 const TEMPLATE_MIN = 5;
 /** Name of the lock under which a template is made, so that each is made once by all processes of tests. */
 const TEMPLATE_LOCK = 20_261;

@@ -7,7 +7,7 @@ import { makeDatabase, startServer } from './harness';
 // It ends with 1 where an answer is of class 5xx but 503, or the memory goes on growing.
 
 const requests = Number(process.argv[2] ?? 10_000);
-/** So often the memory is read, and after the first so many it has its level. */
+/** Interval of memory readings, requests; the first reading is the level the others are compared with. */
 const READ_EVERY = requests / 10;
 /** Memory in the end over memory at its level: more is a leak. */
 const MOST_GROWTH = 1.15;

@@ -4,7 +4,7 @@ import { makeDatabase, startServer } from './harness';
 
 // Designs that are sound and monstrous: what becomes of them, and how soon others are answered meanwhile: node --import tsx e2e/monsters.ts
 
-/** By then a monster is answered or given up, and others are answered within so long, ms. */
+/** Time limit of a huge request, and of ordinary ones beside it, ms. */
 const GIVEN_UP_MS = 10_500;
 const OTHERS_MS = 100;
 

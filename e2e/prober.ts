@@ -1,4 +1,4 @@
-// Asks one address again and again, in a process of its own, and tells the slowest answer, ms, once it is told to stop.
+// Requests one address repeatedly, in a process of its own, and prints the slowest answer, ms, when it is stopped.
 const [url = '', everyMs = '25'] = process.argv.slice(2);
 
 let slowestMs = 0;

@@ -28,7 +28,7 @@ const tap =
     await then?.(page);
   };
 
-/** Moves a slider so many steps with the arrow keys. */
+/** Moves a slider by a number of steps with the arrow keys. */
 const slideTo = (selector: string, steps: number) => async (page: Page) => {
   await page.waitForSelector(selector, { timeout: 20_000 });
   await page.focus(selector);

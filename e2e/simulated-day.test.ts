@@ -201,7 +201,7 @@ async function isEarly(who: Who, job: string): Promise<boolean> {
   );
 }
 
-/** Somebody taps a step done; how the tape came off is told too. */
+/** A person taps a step done, and answers how the tape came off. */
 async function tapDone(who: Who, job: string, step: Step, doneBefore: number): Promise<void> {
   await openSheet(who, job);
   const { hands } = phones[who];
@@ -269,7 +269,7 @@ it('jobs of a day, two people and one booth: nothing is lost, and every pull fal
     away && tapped.some((one) => one.job === job && one.who !== who && one.at >= AWAY.from);
   const atIt = (job: string, step: string) =>
     PEOPLE.some((who) => doing[who]?.job === job && doing[who].left.some((one) => one.step.id === step));
-  /** What somebody does next by the plan as they know it. */
+  /** What a person does next by the plan they know. */
   const nextFor = (who: Who, plan: DayAnswer) =>
     plan.work.find(
       ({ people, job, steps: [first] }) =>

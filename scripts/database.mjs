@@ -13,7 +13,7 @@ import { pause, run, say, Stop } from './shell.mjs';
 /** How long it may take to start, and to stop. */
 const START_MS = 60_000;
 const STOP_MS = 30_000;
-/** Dying so often in so short a time is no accident any more. */
+/** Maximum number of crashes within the period, after which it is not started again. */
 const MOST_DEATHS = 5;
 const DEATHS_WITHIN_MS = 60_000;
 /** A number no process has. */

@@ -15,7 +15,7 @@ const HOST = process.env.HOST ?? '127.0.0.1';
 /** Exit codes of the server: another program listens there; this address is none of ours. */
 const PORT_TAKEN = 11;
 const NO_ADDRESS = 12;
-/** Dying so often in so short a time is no accident any more. */
+/** Maximum number of crashes within the period, after which it is not started again. */
 const MOST_DEATHS = 6;
 const DEATHS_WITHIN_MS = 60_000;
 

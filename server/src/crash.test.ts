@@ -88,7 +88,7 @@ it('finishes the request under way when it is asked to stop', async () => {
   await again.stop();
 });
 
-/** A connection that says what it is told to, and keeps open. */
+/** A connection that sends some text and stays open. */
 function hold(url: string, text: string): Promise<{ readonly closed: Promise<void>; readonly heard: () => string }> {
   const { hostname, port } = new URL(url);
   return new Promise((done) => {

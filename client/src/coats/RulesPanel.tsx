@@ -95,7 +95,7 @@ export function RulesPanel({ plan }: { plan: Plan }) {
 
 type Vouching = NonNullable<DesignChoices['vouched']>;
 
-/** Pairs of finishes somebody has vouched for. */
+/** Pairs of finishes a person has vouched for. */
 function Vouched({ vouched, onChange }: { vouched: Vouching; onChange: (vouched: Vouching) => void }) {
   return vouched.map(({ lower, upper, note }, index) => (
     <View key={`${lower} ${upper}`} style={styles.row}>

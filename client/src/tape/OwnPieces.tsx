@@ -27,7 +27,7 @@ import { Small } from '@/ui/Typography';
 
 const COVER = '';
 
-/** Adds a piece of one's own to a stage, across the middle of a part; it is then drawn to where it goes. */
+/** Adds a manual piece to a stage, across the middle of a part; it is then dragged to its place. */
 export function AddOwnPiece({ part, finish, onAdd }: { part: PartPlan; finish: Finish['id']; onAdd: () => void }) {
   const { change, shelf } = useJob();
   const { minX, minY, maxX, maxY } = boxRound(part.ring);

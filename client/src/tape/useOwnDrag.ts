@@ -10,7 +10,7 @@ export interface LivePlace {
   readonly place: readonly [number, number];
 }
 
-/** Lets the places of a piece of one's own be dragged, to whole millimetres. */
+/** Makes the corners of a manual piece draggable, to whole millimetres. */
 export function useOwnDrag(item: OwnItem | null): {
   handles: readonly CanvasHandle[];
   live: LivePlace | null;

@@ -47,7 +47,7 @@ export interface DayAndNight {
 const COOLEST_H = 5;
 const WARMEST_H = 15;
 const DAY_MIN = 1440;
-/** A reading so often: between two the curve differs from a straight line by less than a tenth of a degree. */
+/** Interval of readings: between two the curve differs from a straight line by less than a tenth of a degree. */
 const EVERY_MIN = 30;
 
 /**

@@ -208,7 +208,7 @@ export interface PlanLists {
   /** Paper or film, m². */
   readonly drape: readonly { readonly stage: number; readonly sizeM2: number }[];
   readonly supplies: readonly SupplyNeed[];
-  /** Money of one's own; `typical`: some of it by typical prices. */
+  /** In the shop's currency; `typical`: some of it by typical prices. */
   readonly cost: {
     readonly tape: number;
     readonly supplies: number;

@@ -13,7 +13,7 @@ const paint = (colour: string, hidingUm: number): Finish => ({
   coatUm: 15,
   referenceBuildUm: 15,
 });
-/** A card as it would be measured of a paint that takes so many times the film of its sheet to hide, each colour read a little wrong. */
+/** A card of a paint that hides with a multiple of the film of its data sheet, each colour read a little wrong. */
 const cardOn = (
   finish: Finish,
   factor: number,

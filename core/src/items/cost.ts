@@ -4,7 +4,7 @@ import type { Shelf } from '../job';
 import { RULE_OF_THUMB, sumOf } from '../kit';
 import { rollLengthM } from '../tape';
 
-/** What a job takes in money of one's own: by the prices of the shelf, else by typical ones. */
+/** Cost of materials in the shop's currency: by the prices of the shelf, else by typical ones. */
 export function costOf(
   { tape, paint, supplies }: Pick<PlanLists, 'tape' | 'paint' | 'supplies'>,
   shelf: Pick<Shelf, 'tapes' | 'supplies'>,

@@ -10,7 +10,7 @@ const feel = (passedMin: number, how: Feel, filmMarks: FilmMarks = marks): Obser
   saw: { kind: 'feel', feel: how },
 });
 
-/** What a finger finds on a film whose times are so many times its sheet's. */
+/** Touch tests on a film whose times are a multiple of its data sheet's. */
 function touched(passedMin: number, truth: number): Feel {
   if (passedMin < marks.wetLimitMin * truth) return 'wet';
   if (passedMin >= marks.touchMin * truth) return 'dry';

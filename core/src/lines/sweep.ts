@@ -21,7 +21,7 @@ export interface SweepEnds {
 const EXPONENTS = [0.5, 0.65, 0.8, 1, 0.35];
 /** A span whose direction swings through more than this is on its way to a loop, radians. */
 const LOOP = 0.98 * Math.PI;
-/** Long spans are halved at most so often to keep the curve from looping. */
+/** Maximum number of halvings of a long span, which keep the curve from looping. */
 const MOST_HALVINGS = 8;
 
 /**

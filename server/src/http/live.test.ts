@@ -27,7 +27,7 @@ afterAll(async () => {
 interface Ear {
   /** Changes heard, `resync` among them. */
   readonly heard: (Change | 'resync')[];
-  /** Waits until so many were heard. */
+  /** Waits until a number of events were received. */
   readonly until: (count: number) => Promise<void>;
   readonly close: () => void;
 }

@@ -9,6 +9,7 @@ import { healthRoutes } from './health';
 import { jobRoutes } from './jobs';
 import { linkRoutes } from './links';
 import { liveRoutes } from './live';
+import { openApiRoutes } from './openapi';
 import { peopleRoutes } from './people';
 import { photoRoutes } from './photos';
 import { printRoutes } from './print';
@@ -19,8 +20,7 @@ import { shopRoutes } from './shop';
 import { trustRoutes } from './trust';
 import { workRoutes } from './works';
 
-/** Every route below /api, with its permission, input and answer. Any other path is not found. */
-export const ROUTES: readonly Route[] = [
+const OWN: readonly Route[] = [
   ...healthRoutes,
   ...trustRoutes,
   ...peopleRoutes,
@@ -41,3 +41,6 @@ export const ROUTES: readonly Route[] = [
   ...askRoutes,
   ...workRoutes,
 ];
+
+/** Every route below /api, with its permission, input and answer. Any other path is not found. */
+export const ROUTES: readonly Route[] = [...OWN, ...openApiRoutes(OWN)];

@@ -4,15 +4,15 @@ import { toString as codeOf } from 'qrcode';
 import { notFound } from '../errors/errors';
 import { type Route, route } from './route';
 
-/** How this server is reached in secret, and what a phone is told to trust for it. */
+/** Addresses of this server over HTTPS, and the authority a phone installs for them. */
 export interface Trust {
-  /** Addresses of the shop as phones type them, the secret ones. */
+  /** Addresses of the shop as typed on phones, over HTTPS. */
   readonly addresses: () => readonly string[];
   /** The shop's own authority, PEM; null: its certificate was given from outside, or there is none. */
   readonly authority: () => string | null;
 }
 
-/** /api/trust: how a phone comes to trust this shop; nothing of it is secret. */
+/** /api/trust: what a phone needs to install the authority of this shop; all of it is public. */
 export const trustRoutes: readonly Route[] = [
   route({
     method: 'GET',

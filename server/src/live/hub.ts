@@ -3,28 +3,28 @@ import pg from 'pg';
 
 /** Listens to the database for all pages of this server, over one connection of its own. */
 export interface Hub {
-  /** Done when changes are heard, or the database could not be reached: then they are as soon as it is back. */
+  /** Resolves when changes are received, or the database could not be reached: it is connected to as soon as it is back. */
   ready(): Promise<void>;
-  /** Tells a listener every change from now on. Returns how to end that. */
+  /** Sends every change from now on to a listener. Returns the function that ends it. */
   subscribe(listener: HubListener): () => void;
-  /** How many are told; those of one person alone where one is given. */
+  /** Number of listeners; with a person, only theirs. */
   listeners(person?: string): number;
-  /** Tells all listeners that it ends, and ends. */
+  /** Ends all listeners and the connection. */
   close(): Promise<void>;
 }
 
-/** What the database tells of a sign-in that has ended. */
+/** Notification of the database that a sign-in has ended. */
 type SessionEnded = { readonly kind: 'session-ended'; readonly session: string };
 
-/** What is told: a change, or that a device is somewhere. */
+/** An event: a change, or the presence of a device. */
 export type HubEvent = Change | ({ readonly kind: 'here' } & Presence);
 
-/** Someone who is told what changes. */
+/** A connected page. */
 interface HubListener {
   /** Null: some may have been missed. */
   readonly heard: (event: HubEvent | null) => void;
   readonly ended: () => void;
-  /** Who listens, and the sign-in it hangs on: with its end the listener is ended. Null where nobody signs in. */
+  /** Its person and sign-in; when that ends, the listener is ended. Null without sign-in. */
   readonly person: string | null;
   readonly session: string | null;
 }

@@ -11,9 +11,9 @@ const messageSchema = v.variant('say', [
 
 const MS_PER_SECOND = 1_000;
 
-/** Nothing heard for so long: it is silent. */
+/** Time without a reading after which the sensor counts as silent. */
 const SILENT_MS = 120_000;
-/** A lost line is tried again after so long. */
+/** Interval of attempts to connect again. */
 const AGAIN_MS = 5_000;
 const LONGEST_LINE = 10_000;
 
@@ -24,7 +24,7 @@ export interface SensorListener {
 }
 
 /**
- * Listens to a sensor on loopback and hands on what can be; what cannot be is told as its state and kept nowhere.
+ * Listens to a sensor on loopback and passes plausible readings on; implausible ones only change its state.
  * @param heard a reading, at most one a second
  */
 export function openSensor(

@@ -14,11 +14,11 @@ export interface Certificate {
   readonly key: string;
   /** Its own and that of the authority behind it, PEM. */
   readonly cert: string;
-  /** What a phone is told to trust, PEM; null where the certificate was given from outside. */
+  /** Certificate of the authority a phone installs, PEM; null where the shop brought a certificate of its own. */
   readonly authority: string | null;
 }
 
-/** The shop's own authority holds for so long; a phone is told to trust it once. */
+/** Validity of the shop's own authority, which a phone installs once. */
 const AUTHORITY_DAYS = 3650;
 /** What it vouches for holds for less: browsers refuse more than 825 days. */
 const SERVER_DAYS = 397;

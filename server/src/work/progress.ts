@@ -2,10 +2,10 @@ import { type ReportProgress, WORK_HEADER, type WorkProgress } from '@lintrel/co
 import type { Request, Response } from 'express';
 import * as v from 'valibot';
 
-/** How far the requests are that are being worked out here, by the names their pages have given them. */
+/** Progress of requests in work, by the ids their pages have given them. */
 export type Works = Map<string, WorkProgress>;
 
-/** Whoever asks under a name of its own is told how far it is, until it is answered. */
+/** Progress callback of a request that carries an id; its progress is kept until it is answered. Undefined without an id. */
 export function progressOf(works: Works, request: Request, response: Response): ReportProgress | undefined {
   const name = request.get(WORK_HEADER);
   if (!name || !v.is(v.pipe(v.string(), v.uuid()), name)) return undefined;

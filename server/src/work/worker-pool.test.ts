@@ -6,7 +6,7 @@ import { WAIT_MS } from '../../../scripts/test-limits.mjs';
 import { MAX_RUNNING, MAX_WAITING, openWorkerPool, type WorkerPool } from './worker-pool';
 
 const shelf = SHIPPED_SHELF;
-/** A drawing of so many curves that reading it takes seconds. */
+/** A drawing with thousands of curves: reading it takes seconds. */
 const heavy = `<svg xmlns="http://www.w3.org/2000/svg" width="9000mm" viewBox="0 0 9000 9000">${Array.from(
   { length: 9000 },
   (_, index) => `<path d="M0 ${index}C3000 ${index + 3000} 6000 ${index - 3000} 9000 ${index}"/>`,

@@ -30,7 +30,7 @@ interface TaskOwner {
   readonly answering?: Response;
   /** Is told how far it is. */
   readonly tell?: ReportProgress | undefined;
-  /** Who asks: one person holds at most half of the places, and of the queue. Null: nobody is told apart. */
+  /** Requester: one person holds at most half of the places, and of the queue. Null without sign-in. */
   readonly person?: string | null;
 }
 
