@@ -1,6 +1,7 @@
 import { createServer, request } from 'node:http';
 import { join } from 'node:path';
 import type { JobSummary, RunRecord } from '@lintrel/core';
+import type { Page } from 'puppeteer-core';
 import { WAIT_MS } from '../scripts/test-limits.mjs';
 import { Hands, onPage } from './hands';
 import {
@@ -12,6 +13,7 @@ import {
   type TestBrowser,
   type TestDatabase,
 } from './harness';
+import { until } from './until';
 
 // A phone in a secure place, where the browser lets the program be kept: it opens with the server gone.
 
@@ -28,6 +30,24 @@ const onPhone = (path: string, work: (hands: Hands) => Promise<void>) =>
 /** Any picture does for a photo. */
 const PICTURE = join(__dirname, '../docs/screenshots/run.png');
 const DONE = '[data-testid=done]:not([aria-disabled=true])';
+
+/** Number of entries the browser has stored: an entry counts on the page a moment before it is on the disk. */
+const entriesOnDisk = (page: Page): Promise<number> =>
+  page.evaluate(
+    () =>
+      new Promise<number>((resolve, reject) => {
+        const opening = indexedDB.open('lintrel');
+        opening.onerror = () => reject(opening.error!);
+        opening.onsuccess = () => {
+          const counting = opening.result.transaction('entries').objectStore('entries').count();
+          counting.onerror = () => reject(counting.error!);
+          counting.onsuccess = () => {
+            opening.result.close();
+            resolve(counting.result);
+          };
+        };
+      }),
+  );
 
 beforeAll(async () => {
   database = await makeDatabase('demo');
@@ -71,15 +91,17 @@ it('opens a deep link with the server gone: the run sheet with all that was done
     await page.goto(`${server.url}/job/${id}/run`);
     await hands.sees(new RegExp(`${done} of \\d+ done`));
     const photoShown = () =>
-      page.waitForFunction(
-        () =>
-          [...document.querySelectorAll<HTMLImageElement>('[data-testid=photo] img')].some(
-            (image) => image.naturalWidth > 0,
-          ),
-        {
-          timeout: WAIT_MS,
-        },
-      );
+      page
+        .waitForFunction(
+          () =>
+            [...document.querySelectorAll<HTMLImageElement>('[data-testid=photo] img')].some(
+              (image) => image.naturalWidth > 0,
+            ),
+          { timeout: WAIT_MS },
+        )
+        .catch(async () => {
+          throw new Error(`waited for the photo; the page says:\n${(await hands.text()).slice(0, 2000)}`);
+        });
     await server.stop();
 
     await page.reload();
@@ -87,11 +109,13 @@ it('opens a deep link with the server gone: the run sheet with all that was done
     await hands.press(DONE);
     await hands.sees(new RegExp(`${done + 1} of \\d+ done`));
     await hands.sees(/No connection: kept on this device/);
+    await until('the tap on the disk of the phone', async () => (await entriesOnDisk(page)) === 1);
     await page.reload();
     await hands.sees(new RegExp(`${done + 1} of \\d+ done`));
     const [chooser] = await Promise.all([page.waitForFileChooser(), hands.press('[data-testid=take-photo]')]);
     await chooser.accept([PICTURE]);
     await photoShown();
+    await until('the photo on the disk of the phone', async () => (await entriesOnDisk(page)) === 2);
     await page.reload();
     await photoShown();
     await page.goto(`${server.url}/shelf`);
@@ -104,12 +128,7 @@ it('opens a deep link with the server gone: the run sheet with all that was done
     // The photo comes last: taps go before it.
     const photosOf = (events: RunRecord['events']) =>
       events.flatMap(({ saw }) => (saw?.kind === 'photo' ? [saw.photo] : []));
-    for (
-      const since = Date.now();
-      photosOf(await eventsOf(id)).length === 0;
-      await new Promise((again) => setTimeout(again, 200))
-    )
-      if (Date.now() - since > WAIT_MS) throw new Error('it never arrived');
+    await until('the photo', async () => photosOf(await eventsOf(id)).length > 0);
     const events = await eventsOf(id);
     expect(events.filter(({ kind }) => kind === 'done')).toHaveLength(done + 1);
     await hands.gone(/not sent yet/);

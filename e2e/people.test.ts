@@ -1,6 +1,5 @@
 import type { JobSummary, RunRecord } from '@lintrel/core';
 import pg from 'pg';
-import { WAIT_MS } from '../scripts/test-limits.mjs';
 import { saveSetUpCode } from '../server/src/db/people';
 import { newCode, normalizeCode, tokenHash } from '../server/src/people/secrets';
 import { Hands, onPage } from './hands';
@@ -13,6 +12,7 @@ import {
   type TestBrowser,
   type TestDatabase,
 } from './harness';
+import { until } from './until';
 
 // A shop that is open to its network: everybody says who they are, in a browser.
 
@@ -124,8 +124,7 @@ it('is set up by its first owner, who lets others in; a phone of the shop change
           ((await (await fetch(`/api/jobs/${job}/run`)).json()) as RunRecord).events.at(-1)!.person ?? null,
         id,
       );
-    for (const since = Date.now(); (await last()) !== 'Hal'; await new Promise((again) => setTimeout(again, 100)))
-      if (Date.now() - since > WAIT_MS) throw new Error('it was not signed');
+    await until('the entry of Hal', async () => (await last()) === 'Hal');
     await hands.page.goto(`${server.url}/job/${id}/piece`);
     await hands.fill('rhPercent', '44');
     await hands.pressNamed('button', 'Use this air');
@@ -161,8 +160,7 @@ it('taps of one whose session has ended wait until somebody is in again', async 
     await signIn(hands, 'Ada');
     // Back where one was.
     await hands.sees(/\d+ of \d+ done/);
-    for (const since = Date.now(); (await count()) !== before + 1; await new Promise((again) => setTimeout(again, 200)))
-      if (Date.now() - since > WAIT_MS) throw new Error('the tap is lost');
+    await until('the tap', async () => (await count()) === before + 1);
   });
 });
 
@@ -223,11 +221,6 @@ it('what one has tapped without a connection goes under their name, once the oth
     await signIn(hands, 'Ada');
     await hands.sees(/1 entry of Hal not sent yet/);
     await hands.press('[data-testid=send-for]');
-    for (
-      const since = Date.now();
-      String(await last()) !== 'Hal,Ada';
-      await new Promise((again) => setTimeout(again, 200))
-    )
-      if (Date.now() - since > WAIT_MS) throw new Error(`the tap is of ${String(await last())}`);
+    await until('the tap of Hal, sent by Ada', async () => String(await last()) === 'Hal,Ada');
   });
 });

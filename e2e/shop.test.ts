@@ -10,6 +10,7 @@ import {
   type TestBrowser,
   type TestDatabase,
 } from './harness';
+import { until } from './until';
 
 // As a phone in the shop sees it: by a name that is not this machine's own, over plain HTTP, where a browser holds things back.
 
@@ -32,11 +33,6 @@ const onPhone = (path: string, work: (hands: Hands) => Promise<void>) =>
   );
 const DONE = '[data-testid=done]:not([aria-disabled=true])';
 const eventsOf = async (id: string) => (await get<RunRecord>(`/jobs/${id}/run`)).events;
-async function until(look: () => Promise<boolean>): Promise<void> {
-  for (const since = Date.now(); !(await look()); await new Promise((done) => setTimeout(done, 100)))
-    if (Date.now() - since > WAIT_MS) throw new Error('waited in vain');
-}
-
 beforeAll(async () => {
   database = await makeDatabase('demo');
   server = await startServer(database.url, { env });
@@ -64,7 +60,7 @@ it('a page over plain HTTP is no secure place, and yet a job is started and ten 
       await hands.sees(new RegExp(`${done + 1} of \\d+ done`));
       if (done === 7) server = await startServer(database.url, { env, port: port() });
     }
-    await until(async () => (await eventsOf(id)).length === 11);
+    await until('the entries', async () => (await eventsOf(id)).length === 11);
     expect(await hands.count('[data-testid=pending]')).toBe(0);
     expect((await eventsOf(id)).map(({ kind }) => kind)).toEqual([
       'start',
@@ -92,19 +88,19 @@ it('what one phone taps, another shows, and what it missed with the server away 
         body: JSON.stringify({ step: nextStep, device: 'Booth phone' }),
       };
       // It says so again and again: a page that has only just come to the front listens a moment later.
-      await until(async () => {
+      await until('an answer and the entries', async () => {
         expect((await fetch(`${server.url}/api/jobs/${id}/here`, here)).status).toBe(204);
         return (await mine.text()).includes('Booth phone is at this step too');
       });
       await mine.press(DONE);
-      await until(async () => (await eventsOf(id)).length === 2);
+      await until('the entries', async () => (await eventsOf(id)).length === 2);
       await theirs.page.bringToFront();
       await theirs.sees(/1 of \d+ done/);
       await server.stop();
       await theirs.press(DONE);
       await theirs.sees(/2 of \d+ done/);
       server = await startServer(database.url, { env, port: port() });
-      await until(async () => (await eventsOf(id)).length === 3);
+      await until('the entries', async () => (await eventsOf(id)).length === 3);
       await mine.page.bringToFront();
       await mine.sees(/2 of \d+ done/);
       expect((await eventsOf(id)).map(({ kind }) => kind)).toEqual(['start', 'done', 'done']);
@@ -161,7 +157,7 @@ it('taps wait on the disk through a reload, and all of them are shown', async ()
     expect(await hands.count('[data-testid=waiting]')).toBe(3);
     expect((await eventsOf(id)).length).toBe(before);
     away = false;
-    await until(async () => (await eventsOf(id)).length === before + 3);
+    await until('the entries', async () => (await eventsOf(id)).length === before + 3);
     await hands.page.waitForSelector('[data-testid=pending]', { hidden: true });
   });
 });
@@ -190,7 +186,7 @@ it('an entry the server refuses stays in sight until it is sent again or left ou
     expect((await eventsOf(id)).length).toBe(before);
     // The next entry is not held up by it.
     await hands.press(DONE);
-    await until(async () => (await eventsOf(id)).length === before + 1);
+    await until('the entries', async () => (await eventsOf(id)).length === before + 1);
     await hands.press('[data-testid=leave-out]');
     await hands.page.waitForSelector('[data-testid=refused]', { hidden: true });
   });
@@ -214,7 +210,7 @@ it('a phone whose clock is three hours ahead writes down the right time, and say
     await hands.sees(/\d+ of \d+ done/);
     const before = (await eventsOf(id)).length;
     await hands.press(DONE);
-    await until(async () => (await eventsOf(id)).length === before + 1);
+    await until('the entries', async () => (await eventsOf(id)).length === before + 1);
     const { at, deviceAt } = (await eventsOf(id)).at(-1) as { at: string; deviceAt: string };
     expect(Math.abs(Date.parse(at) - Date.now())).toBeLessThan(60_000);
     expect(Math.round((Date.parse(deviceAt) - Date.parse(at)) / 3_600_000)).toBe(3);

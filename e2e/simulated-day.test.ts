@@ -29,6 +29,7 @@ import { openSensor, type SensorListener } from '../server/src/sensor/listen';
 import { openWorkerPool, type WorkerPool } from '../server/src/work/worker-pool';
 import { Hands } from './hands';
 import { makeDatabase, PHONE, startBrowser, type TestBrowser, type TestDatabase, type TestPage } from './harness';
+import { until } from './until';
 
 // A day of a shop with a clock that jumps: three jobs, two people with a phone each, one booth, a sensor. One phone is without a connection
 // for an hour, the sensor says nothing for twenty minutes. LINTREL_DAY_LOG names a file the day is written to.
@@ -339,8 +340,7 @@ it('jobs of a day, two people and one booth: nothing is lost, and every pull fal
     if (doing[who]!.left.length === 0) delete doing[who];
   }
   note('all done');
-  for (const since = Date.now(); (await arrived()) < tapped.length && Date.now() - since < WAIT_MS;)
-    await new Promise((again) => setTimeout(again, 200));
+  await until('every tap', async () => (await arrived()) >= tapped.length);
 
   // Nothing lost, nothing twice: the log of the shop is what was tapped, in its order.
   const air = await api<AirAnswer>('GET', '/air');

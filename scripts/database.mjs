@@ -202,7 +202,7 @@ function lastWords(home) {
   return why ? `: ${why.replace(/^.*(?:FATAL|PANIC):\s*/, '')}` : '';
 }
 
-/** Stops a server left over from a killed start; one run by somebody else is not touched. */
+/** Stops a server left over from a killed start; one run by another user is not touched. */
 async function endLeftOver({ home, data, user }) {
   const lines = pidLines(data);
   if (lines.length === 0) return;

@@ -15,6 +15,7 @@ import {
 import { type AddressInfo, createServer } from 'node:net';
 import { join } from 'node:path';
 import { freePort } from '../e2e/harness';
+import { until } from '../e2e/until';
 import { WAIT_MS } from './test-limits.mjs';
 
 // The real thing: every test starts Lintrel as a person does, on data of its own.
@@ -24,18 +25,6 @@ const idOf = (flag: string) => Number(spawnSync('id', [flag, 'postgres'], { enco
 const databaseUser = asRoot ? { uid: idOf('-u'), gid: idOf('-g') } : {};
 
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
-async function until<T>(
-  what: string,
-  look: () => Promise<T | null | false> | T | null | false,
-  patienceMs = WAIT_MS,
-): Promise<T> {
-  for (const since = Date.now(); Date.now() - since < patienceMs; await pause(50)) {
-    const found = await look();
-    if (found) return found;
-  }
-  throw new Error(`waited for ${what}`);
-}
-
 interface Started {
   readonly process: ChildProcess;
   readonly port: number;

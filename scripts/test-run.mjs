@@ -53,12 +53,12 @@ export async function runTests(
     endGroup(child);
     await ended;
   } else if (!hasEnded(results)) why = `ended with ${code} before its last test`;
-  if (why !== null) say(`FAIL the ${name} tests: the run ${why}`);
+  const runFailure = why === null ? [] : [`FAIL the ${name} tests: the run ${why}`];
+  runFailure.forEach(say);
   const counted = resultsIn(results);
   const found = (status) => counted.filter((one) => one.status === status).length;
-  const failed = found('failed') + (why === null ? 0 : 1);
-  const failures = counted.filter(({ status }) => status === 'failed').map(failureText);
-  if (why !== null) failures.push(`FAIL the ${name} tests: the run ${why}`);
+  const failures = [...counted.filter(({ status }) => status === 'failed').map(failureText), ...runFailure];
+  const failed = failures.length;
   // An exit code other than 0 with nothing failed: the runner itself had something to complain about.
   return {
     passed: found('passed'),

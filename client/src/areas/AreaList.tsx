@@ -2,7 +2,7 @@ import {
   type AreaPlan,
   giveFinish,
   givePresent,
-  letteringOf,
+  type letteringOf,
   type PartPlan,
   type Shelf,
   showArea,
@@ -30,16 +30,16 @@ export const finishNames =
 
 interface AreaListProps {
   readonly part: PartPlan;
+  readonly letters: ReturnType<typeof letteringOf>;
   readonly chosen: string | null;
   readonly onChoose: (code: string | null) => void;
 }
 
 /** Letters as one, then every other area; the chosen one with its choices below it. */
-export function AreaList({ part, chosen, onChoose }: AreaListProps) {
+export function AreaList({ part, letters, chosen, onChoose }: AreaListProps) {
   const { change, shelf } = useJob();
   const nameOf = finishNames(shelf);
   const area = part.areas.find(({ code }) => code === chosen) ?? null;
-  const letters = letteringOf(part);
   const giveLetters = (codes: readonly string[], finish: string | null, name: string) =>
     void change(
       (now) =>

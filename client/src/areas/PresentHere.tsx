@@ -2,12 +2,11 @@ import type { AreaPlan, Part } from '@lintrel/core';
 import { numberOrNaN } from '@lintrel/core';
 import { phrase, SYSTEM_NAMES } from '@lintrel/words';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { ColourInput } from '@/forms/ColourInput';
 import { Typed } from '@/forms/Field';
+import { FieldRow } from '@/forms/FieldRow';
 import { Pick } from '@/forms/Pick';
 import { PRESENT_SYSTEMS } from '@/forms/presentSystems';
-import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Unfolded } from '@/ui/Row';
 import { Small } from '@/ui/Typography';
@@ -34,7 +33,7 @@ export function PresentHere({
     return (
       <Unfolded>
         <Small tone="ink">{phrase`On it now: ${name(now.system)}${now.system === 'bare' ? '' : phrase`, ${String(now.ageH)} h old`}${area.ownPresent ? '' : ', as the rest of the part'}`}</Small>
-        <View style={styles.row}>
+        <FieldRow>
           <Action
             rank="quiet"
             label="Something else is on it"
@@ -44,7 +43,7 @@ export function PresentHere({
           {area.ownPresent ? (
             <Action rank="quiet" label="As the rest of the part" onPress={() => onGive(null)} />
           ) : null}
-        </View>
+        </FieldRow>
       </Unfolded>
     );
   const ageH = numberOrNaN(typed.ageH);
@@ -58,7 +57,7 @@ export function PresentHere({
         options={PRESENT_SYSTEMS}
         onChange={(system) => setTyped({ ...typed, system })}
       />
-      <View style={styles.row}>
+      <FieldRow>
         <Typed
           label="Colour it has"
           value={typed.colour}
@@ -80,8 +79,8 @@ export function PresentHere({
           fault={aged ? undefined : 'needs hours from 0 to 1 000 000'}
           testID="present-age"
         />
-      </View>
-      <View style={styles.row}>
+      </FieldRow>
+      <FieldRow>
         <Action
           label="Keep these"
           disabled={!aged || !coloured}
@@ -92,11 +91,7 @@ export function PresentHere({
           testID="keep-present"
         />
         <Action rank="quiet" label="Leave it" onPress={() => setTyped(null)} />
-      </View>
+      </FieldRow>
     </Unfolded>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
-});

@@ -25,7 +25,7 @@ export function RunButtons({ sheet, running, onAsk, onFar, onPhoto, onDone }: Ru
   const look = useLook();
   const { name: shade, change: setShade } = useShade();
   const { say } = useWords();
-  const { next, last, plugs, windows, progress } = running;
+  const { next, last, plugs, windows, finished } = running;
   return (
     <View style={look.buttons}>
       <MixWithOthers sheet={sheet} running={running} onDone={onDone} />
@@ -51,7 +51,7 @@ export function RunButtons({ sheet, running, onAsk, onFar, onPhoto, onDone }: Ru
         <BoothButton label="Photo" onPress={onPhoto} testID="take-photo" />
         {last?.kind === 'coat' ? <BoothButton label="Coat log" onPress={() => onAsk('coat')} testID="coat" /> : null}
       </View>
-      {last && progress.finishedAt === null ? (
+      {last && !finished ? (
         <BoothButton
           label={phrase`Not done after all: ${say(last.say)}`}
           onPress={() => sheet.log('undo', last.id)}

@@ -14,7 +14,7 @@ export function RunStatus({ sheet, running }: { readonly sheet: WorkSheet; reado
   const look = useLook();
   const { id } = useJob();
   const may = useIsAllowed();
-  const { next, now, inBooth, progress } = running;
+  const { next, now, inBooth, finished } = running;
   const others = usePresence(id, may('run') ? (next?.id ?? null) : null, now);
   return (
     <>
@@ -39,7 +39,7 @@ export function RunStatus({ sheet, running }: { readonly sheet: WorkSheet; reado
       {next ? (
         <CurrentStep step={next} running={running.windows} now={now} />
       ) : (
-        <Text style={look.title}>{progress.finishedAt === null ? 'All steps are done' : 'This job is finished'}</Text>
+        <Text style={look.title}>{finished ? 'This job is finished' : 'All steps are done'}</Text>
       )}
     </>
   );

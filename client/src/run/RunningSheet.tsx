@@ -34,7 +34,7 @@ export function RunningSheet({ sheet }: { readonly sheet: WorkSheet }) {
   const [question, setQuestion] = useState<RunQuestion | null>(null);
   const photo = usePhoto(sheet, running.shown?.id ?? null);
   const may = useIsAllowed();
-  const { next, plugs, now, progress } = running;
+  const { next, plugs, now } = running;
   const finishStep = () => {
     rest();
     sheet.log('done', next?.id ?? null, '', plugs === null ? undefined : { kind: 'plugs', out: plugs, of: plugs });
@@ -49,7 +49,7 @@ export function RunningSheet({ sheet }: { readonly sheet: WorkSheet }) {
           plugs,
           early: running.early,
           resting,
-          finished: progress.finishedAt !== null,
+          finished: running.finished,
           onDone: finishStep,
           onFinish: () => sheet.log('finish', null),
         });
@@ -57,7 +57,7 @@ export function RunningSheet({ sheet }: { readonly sheet: WorkSheet }) {
     next && designPlan && sheet.revision === revision ? (
       <StepPicture key={next.id} plan={designPlan} step={next} />
     ) : null;
-  const talk = { sheet, running, resting, rest, question, setQuestion };
+  const actions = { sheet, running, resting, rest, question, setQuestion };
   return (
     <View style={look.booth}>
       <ScrollView
@@ -72,7 +72,7 @@ export function RunningSheet({ sheet }: { readonly sheet: WorkSheet }) {
             {side ? picture : null}
           </View>
           <View style={side ? look.side : look.oneUnder}>
-            <Talk {...talk} onFar={() => setFar(true)} onPhoto={() => void photo.take()} />
+            <StepActions {...actions} onFar={() => setFar(true)} onPhoto={() => void photo.take()} />
             <Photos running={running} unreadable={photo.unreadable} />
             <PendingEntries sheet={sheet} />
             {side ? null : picture}
@@ -86,7 +86,7 @@ export function RunningSheet({ sheet }: { readonly sheet: WorkSheet }) {
   );
 }
 
-interface TalkProps {
+interface StepActionsProps {
   readonly sheet: WorkSheet;
   readonly running: Running;
   readonly resting: boolean;
@@ -98,7 +98,7 @@ interface TalkProps {
 }
 
 /** The buttons of a step, or the question that stands in their place. */
-function Talk({ sheet, running, resting, rest, question, setQuestion, onFar, onPhoto }: TalkProps) {
+function StepActions({ sheet, running, resting, rest, question, setQuestion, onFar, onPhoto }: StepActionsProps) {
   const look = useLook();
   const may = useIsAllowed();
   if (!may('run')) return <Text style={look.detail}>You look on: others in this shop work by this sheet.</Text>;

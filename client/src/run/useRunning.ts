@@ -3,7 +3,6 @@ import {
   boothState,
   currentStep,
   currentWindow,
-  type JobProgress,
   type RunningWindow,
   type Step,
   stepOfEntry,
@@ -18,9 +17,10 @@ import type { WorkSheet } from './useWorkSheet';
 /** Where a started sheet stands at this moment. */
 export interface Running {
   readonly now: number;
-  readonly progress: JobProgress;
   /** Windows in the air as it was and is expected, those of the present. */
   readonly windows: readonly RunningWindow[];
+  /** The job is finished, not just its last step done. */
+  readonly finished: boolean;
   /** The step to do now, and the one done last. */
   readonly next: Step | null;
   readonly last: Step | null;
@@ -51,8 +51,8 @@ export function useRunning({ plan, progress: logged, events }: WorkSheet): Runni
   const shown = next ?? last;
   return {
     now,
-    progress,
     windows,
+    finished: progress.finishedAt !== null,
     next,
     last,
     shown,

@@ -1,9 +1,8 @@
 import { unusedId } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
-import { StyleSheet, View } from 'react-native';
+import { FieldRow } from '@/forms/FieldRow';
 import { treeAt, type TypedTree, without } from '@/forms/tree';
 import { TreeField, useTree } from '@/forms/TreeField';
-import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Panel } from '@/ui/Screen';
 import { Heading, Small } from '@/ui/Typography';
@@ -21,7 +20,7 @@ export function DatumsForm() {
         girth from the top.
       </Small>
       {datums.map((_, index) => (
-        <View key={index} style={styles.row}>
+        <FieldRow key={index}>
           <TreeField at={['datums', index, 'name']} label={phrase`Datum ${index + 1}`} />
           <TreeField at={['datums', index, 'at', 0]} label="starts at: right" unit="length" />
           <TreeField at={['datums', index, 'at', 1]} label="up" unit="length" />
@@ -29,7 +28,7 @@ export function DatumsForm() {
           {datums.length > 1 ? (
             <TakeOut what={phrase`datum ${index + 1}`} onPress={() => put(['datums'], without(datums, index))} />
           ) : null}
-        </View>
+        </FieldRow>
       ))}
       <Action label="Another datum" icon="plus" onPress={() => put(['datums'], [...datums, nextDatum(datums)])} />
     </Panel>
@@ -45,8 +44,4 @@ const nextDatum = (datums: readonly TypedTree[]): TypedTree => ({
   name: `Datum ${datums.length + 1}`,
   at: ['0', '0'],
   angleDeg: '0',
-});
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
 });

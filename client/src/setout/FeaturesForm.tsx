@@ -1,6 +1,7 @@
 import { FEATURE_KINDS, type FeatureKind, OPENING_USES, unusedId } from '@lintrel/core';
 import { FEATURE_NAMES, OPENING_NAMES, phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
+import { FieldRow } from '@/forms/FieldRow';
 import { Pick } from '@/forms/Pick';
 import { treeAt, type TreeKeys, type TypedTree, without } from '@/forms/tree';
 import { TreeField, useTree } from '@/forms/TreeField';
@@ -66,10 +67,10 @@ export function FeaturesForm() {
               put([...keys, index], { kind, id: feature.id, name: feature.name, datum: feature.datum, ...rest(kind) })
             }
           />
-          <View style={styles.row}>
+          <FieldRow>
             <TreeField at={[...keys, index, 'name']} label="Name" testID={`feature-name-${index}`} />
             <TakeOut what={phrase`feature ${index + 1}`} onPress={() => put(keys, without(features, index))} />
-          </View>
+          </FieldRow>
           <Pick
             label="Measured from"
             value={String(feature.datum)}
@@ -93,10 +94,10 @@ function FeatureFields({ at, feature }: { at: TreeKeys; feature: Entry }) {
         <PlaceFields at={[...at, 'from']} name="From" />
         <PlaceFields at={[...at, 'to']} name="To" />
         {kind === 'raised-row' ? (
-          <View style={styles.row}>
+          <FieldRow>
             <TreeField at={[...at, 'height']} label="Stands up by" unit="length" />
             <TreeField at={[...at, 'pitch']} label="From one to the next" unit="length" />
-          </View>
+          </FieldRow>
         ) : (
           <>
             <Choice
@@ -108,10 +109,10 @@ function FeatureFields({ at, feature }: { at: TreeKeys; feature: Entry }) {
               ]}
               onChange={(bend) => put([...at, 'bend'], bend)}
             />
-            <View style={styles.row}>
+            <FieldRow>
               <TreeField at={[...at, 'angleDeg']} label="By" unit="°" />
               <TreeField at={[...at, 'radius']} label="Radius" unit="length" />
-            </View>
+            </FieldRow>
           </>
         )}
       </>
@@ -151,11 +152,11 @@ function ShapeFields({ at, shape }: { at: TreeKeys; shape: Entry }) {
       {kind === 'corners' ? null : <PlaceFields at={[...at, 'at']} name="Middle" />}
       {kind === 'round' ? <TreeField at={[...at, 'diameter']} label="Diameter" unit="length" whole /> : null}
       {kind === 'window' ? (
-        <View style={styles.row}>
+        <FieldRow>
           <TreeField at={[...at, 'width']} label="Width" unit="length" />
           <TreeField at={[...at, 'height']} label="Height" unit="length" />
           <TreeField at={[...at, 'corner']} label="Radius of its corners" unit="length" />
-        </View>
+        </FieldRow>
       ) : null}
       {kind === 'corners' ? (
         <>
@@ -170,13 +171,12 @@ function ShapeFields({ at, shape }: { at: TreeKeys; shape: Entry }) {
 }
 
 const PlaceFields = ({ at, name }: { at: TreeKeys; name: string }) => (
-  <View style={styles.row}>
+  <FieldRow>
     <TreeField at={[...at, 'along']} label={phrase`${name}: along`} unit="length" />
     <TreeField at={[...at, 'above']} label="above" unit="length" />
-  </View>
+  </FieldRow>
 );
 
 const styles = StyleSheet.create({
   entry: { gap: space.small },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
 });

@@ -3,6 +3,7 @@ import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { IconButton, Switch } from 'react-native-paper';
 import { Typed } from '@/forms/Field';
+import { FieldRow } from '@/forms/FieldRow';
 import { Pick } from '@/forms/Pick';
 import { without } from '@/forms/tree';
 import { useWords } from '@/person/PersonContext';
@@ -34,7 +35,7 @@ export function Places({
   return (
     <>
       {points.map((point, index) => (
-        <View key={index} style={styles.row}>
+        <FieldRow key={index}>
           <Typed
             label={phrase`${placeName(kind, index, points.length)}: ${first}`}
             unit={unit}
@@ -59,7 +60,7 @@ export function Places({
               style={styles.remove}
             />
           ) : null}
-        </View>
+        </FieldRow>
       ))}
       {points.length < most ? (
         <Action label="Another point" icon="plus" onPress={() => onChange([...points, { along: '', above: '' }])} />
@@ -94,7 +95,7 @@ export function Ends({
         <Body>Ends run on to the edge of the part</Body>
       </View>
       {lines.length > 0 ? (
-        <View style={styles.row}>
+        <FieldRow>
           <View style={styles.half}>
             <Pick
               label="Starts at"
@@ -106,7 +107,7 @@ export function Ends({
           <View style={styles.half}>
             <Pick label="Ends at" value={fields.endOn} options={options} onChange={(endOn) => onChange({ endOn })} />
           </View>
-        </View>
+        </FieldRow>
       ) : null}
     </>
   );
@@ -127,7 +128,6 @@ export function Preview({ own, unit, typed }: { own: PartPlan['lines']; unit: 'm
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
   half: { flexGrow: 1, flexBasis: 150 },
   remove: { width: measure.target, height: measure.target, margin: 0 },
   switch: { flexDirection: 'row', alignItems: 'center', gap: space.middle, minHeight: measure.target },

@@ -2,9 +2,9 @@ import type { Design, EdgeName, TrimLine } from '@lintrel/core';
 import { phrase, type Words } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { Typed } from '@/forms/Field';
+import { FieldRow } from '@/forms/FieldRow';
 import { Pick } from '@/forms/Pick';
 import { useWords } from '@/person/PersonContext';
-import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
 import { OPTIONAL } from '@/words';
 import type { LineFields } from './lineForm';
@@ -28,7 +28,7 @@ export function LineValues({ fields, faults, unit, lines, edges, parts, onChange
   const { say } = useWords();
   const put = (key: string, value: string) => onChange({ ...fields.values, [key]: value });
   return (
-    <View style={styles.row}>
+    <FieldRow>
       {KIND_FORMS[fields.kind].fields.map((field) => {
         const value = fields.values[field.key] ?? '';
         const fault = faults[`values.${field.key}`];
@@ -70,7 +70,7 @@ export function LineValues({ fields, faults, unit, lines, edges, parts, onChange
           />
         );
       })}
-    </View>
+    </FieldRow>
   );
 }
 
@@ -96,6 +96,5 @@ function choicesFor(
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
   whole: { flexBasis: '100%', flexGrow: 1 },
 });

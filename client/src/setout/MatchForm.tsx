@@ -1,8 +1,9 @@
-import { faultText, type Measured, readLength, showLength } from '@lintrel/core';
+import { type Measured, readLength, showLength } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Typed } from '@/forms/Field';
+import { readingFault } from '@/forms/readingFault';
 import { useJob } from '@/job/JobContext';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
@@ -32,8 +33,7 @@ export function MatchForm({ partId, lineId, datum }: { partId: string; lineId: s
   const show = (mm: number) => showLength(Math.round(mm * 10) / 10, unit);
   const faultOf = (text: string): string | undefined => {
     if (text.trim() === '') return undefined;
-    const reading = readLength(text, { bare: unit, scale: design.scale });
-    return reading.ok ? undefined : faultText(reading.why);
+    return readingFault(readLength(text, { bare: unit, scale: design.scale }));
   };
   return (
     <Panel>

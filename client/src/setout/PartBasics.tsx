@@ -1,12 +1,11 @@
 import { type Substrate, SUBSTRATES } from '@lintrel/core';
 import { SUBSTRATE_NAMES } from '@lintrel/words';
-import { StyleSheet, View } from 'react-native';
+import { FieldRow } from '@/forms/FieldRow';
 import { Pick } from '@/forms/Pick';
 import { PRESENT_SYSTEMS } from '@/forms/presentSystems';
 import { treeAt, type TreeKeys } from '@/forms/tree';
 import { TreeField, useTree } from '@/forms/TreeField';
 import { useJob } from '@/job/JobContext';
-import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
 import { Panel } from '@/ui/Screen';
 import { Heading } from '@/ui/Typography';
@@ -19,10 +18,10 @@ export function PartBasics({ title }: { readonly title: string }) {
   return (
     <Panel>
       <Heading>{title}</Heading>
-      <View style={styles.row}>
+      <FieldRow>
         <TreeField at={['name']} label="Name of the part" />
         <TreeField at={['count']} label="How many alike" numeric />
-      </View>
+      </FieldRow>
       <Pick
         label="Made of"
         value={word(['substrate']) as Substrate}
@@ -35,10 +34,10 @@ export function PartBasics({ title }: { readonly title: string }) {
         options={PRESENT_SYSTEMS}
         onChange={(value) => put(['present', 'system'], value)}
       />
-      <View style={styles.row}>
+      <FieldRow>
         <TreeField at={['present', 'colour']} label="Its colour" hint="Such as #c7bfa6" testID="presentColour" />
         <TreeField at={['present', 'ageH']} label="Its age" unit="h" numeric testID="presentAgeH" />
-      </View>
+      </FieldRow>
       <Pick
         label="The finish it is in, where you know it"
         value={word(['present', 'finish']) || ''}
@@ -61,7 +60,3 @@ export function PartBasics({ title }: { readonly title: string }) {
     </Panel>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
-});

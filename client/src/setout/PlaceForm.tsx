@@ -1,6 +1,7 @@
 import type { Design } from '@lintrel/core';
 import { StyleSheet, View } from 'react-native';
 import { Switch } from 'react-native-paper';
+import { FieldRow } from '@/forms/FieldRow';
 import { Pick } from '@/forms/Pick';
 import { treeAt, type TypedTree } from '@/forms/tree';
 import { TreeField, useTree } from '@/forms/TreeField';
@@ -65,11 +66,11 @@ export function PlaceForm({ others }: { others: Design['parts'] }) {
             Where 0, 0 of the part lies on the whole piece, so that level lines and lines that go on across a gap can be
             worked out
           </Small>
-          <View style={styles.row}>
+          <FieldRow>
             <TreeField at={['pose', 'at', 0]} label="Forward" unit="length" testID="pose-x" />
             <TreeField at={['pose', 'at', 1]} label="To the left" unit="length" testID="pose-y" />
             <TreeField at={['pose', 'at', 2]} label="Up" unit="length" testID="pose-z" />
-          </View>
+          </FieldRow>
           <Choice
             label="A flat part faces"
             value={faces}
@@ -85,11 +86,11 @@ export function PlaceForm({ others }: { others: Design['parts'] }) {
                 });
             }}
           />
-          <View style={styles.row}>
+          <FieldRow>
             <TreeField at={['pose', 'yawDeg']} label="Turned to the left" unit="°" />
             <TreeField at={['pose', 'pitchDeg']} label="Front raised" unit="°" />
             <TreeField at={['pose', 'rollDeg']} label="Left side up" unit="°" />
-          </View>
+          </FieldRow>
         </>
       )}
     </>
@@ -97,7 +98,6 @@ export function PlaceForm({ others }: { others: Design['parts'] }) {
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
   switch: { flexDirection: 'row', alignItems: 'center', gap: space.middle, minHeight: measure.target },
   words: { flex: 1 },
 });

@@ -3,6 +3,7 @@ import { phrase, SURFACE_NAMES } from '@lintrel/words';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { IconButton, Switch } from 'react-native-paper';
+import { FieldRow } from '@/forms/FieldRow';
 import { Pick } from '@/forms/Pick';
 import { treeAt, type TreeKeys, type TypedTree, without } from '@/forms/tree';
 import { TreeField, useTree } from '@/forms/TreeField';
@@ -40,18 +41,18 @@ export function SurfaceForm() {
 }
 
 const TubeForm = () => (
-  <View style={styles.row}>
+  <FieldRow>
     <TreeField at={['surface', 'diameter']} label="Diameter" unit="length" testID="diameter" />
     <TreeField at={['surface', 'length']} label="Length" unit="length" testID="length" />
-  </View>
+  </FieldRow>
 );
 
 const ConeForm = () => (
-  <View style={styles.row}>
+  <FieldRow>
     <TreeField at={['surface', 'd1']} label="Diameter at the near end" unit="length" testID="d1" />
     <TreeField at={['surface', 'd2']} label="At the far end" unit="length" testID="d2" />
     <TreeField at={['surface', 'length']} label="Length along the axis" unit="length" testID="length" />
-  </View>
+  </FieldRow>
 );
 
 /** What is measured of each kind of surface. */
@@ -70,7 +71,7 @@ function OutlineForm({ at }: { at: TreeKeys }) {
     <>
       <Choice label="Shape" value={shape} options={SHAPES} onChange={(value) => put(at, emptyOutline(value))} />
       {shape === 'rectangle' ? (
-        <View style={styles.row}>
+        <FieldRow>
           <TreeField
             at={[...at, 'width']}
             label="Width"
@@ -79,7 +80,7 @@ function OutlineForm({ at }: { at: TreeKeys }) {
             testID="width"
           />
           <TreeField at={[...at, 'height']} label="Height" unit="length" testID="height" />
-        </View>
+        </FieldRow>
       ) : null}
       {shape === 'disc' ? (
         <TreeField
@@ -126,11 +127,11 @@ function Pairs({
   return (
     <>
       {items.map((_, index) => (
-        <View key={index} style={styles.row}>
+        <FieldRow key={index}>
           <TreeField at={[...at, index, 0]} label={phrase`${name(index)}: ${words[0]}`} unit="length" />
           <TreeField at={[...at, index, 1]} label={words[1]} unit="length" />
           {items.length > least ? <TakeOut what={name(index)} onPress={() => put(at, without(items, index))} /> : null}
-        </View>
+        </FieldRow>
       ))}
       <Action label={more} icon="plus" onPress={() => put(at, [...items, empty])} />
     </>
@@ -145,13 +146,13 @@ function EdgesForm({ at, words, first }: { at: TreeKeys; words: readonly [string
   const putEdges = (next: TypedTree) => put([...at, 'edges'], next);
   return (
     <>
-      <View style={styles.row}>
+      <FieldRow>
         <TreeField at={[...at, 'start', 0]} label={phrase`${first}: ${words[0]}`} unit="length" />
         <TreeField at={[...at, 'start', 1]} label={words[1]} unit="length" />
-      </View>
+      </FieldRow>
       {edges.map((edge, index) => (
         <View key={index} style={styles.edge}>
-          <View style={styles.row}>
+          <FieldRow>
             <TreeField
               at={[...at, 'edges', index, 'to', 0]}
               label={phrase`${index + 1}, on to: ${words[0]}`}
@@ -161,7 +162,7 @@ function EdgesForm({ at, words, first }: { at: TreeKeys; words: readonly [string
             {edges.length > 2 ? (
               <TakeOut what={phrase`edge ${index + 1}`} onPress={() => putEdges(without(edges, index))} />
             ) : null}
-          </View>
+          </FieldRow>
           <View style={styles.switch}>
             <Switch
               value={edge.through !== undefined}
@@ -177,10 +178,10 @@ function EdgesForm({ at, words, first }: { at: TreeKeys; words: readonly [string
             <Small>Round, through</Small>
           </View>
           {edge.through === undefined ? null : (
-            <View style={styles.row}>
+            <FieldRow>
               <TreeField at={[...at, 'edges', index, 'through', 0]} label={words[0]} unit="length" />
               <TreeField at={[...at, 'edges', index, 'through', 1]} label={words[1]} unit="length" />
-            </View>
+            </FieldRow>
           )}
         </View>
       ))}
@@ -235,12 +236,12 @@ function PanelsForm() {
       <Small>Edges are counted from 0: of a rectangle 0 is the lower, 1 the right, 2 the upper, 3 the left one.</Small>
       {panels.map((panel, index) => (
         <View key={String(panel.id)} style={styles.edge}>
-          <View style={styles.row}>
+          <FieldRow>
             <TreeField at={[...keys, index, 'name']} label={phrase`Panel ${index + 1}`} />
             {index > 0 ? (
               <TakeOut what={phrase`panel ${index + 1}`} onPress={() => put(keys, without(panels, index))} />
             ) : null}
-          </View>
+          </FieldRow>
           <OutlineForm at={[...keys, index, 'outline']} />
           {index > 0 ? (
             <>
@@ -250,12 +251,12 @@ function PanelsForm() {
                 options={panels.slice(0, index).map(({ id, name }) => ({ value: String(id), label: String(name) }))}
                 onChange={(on) => put([...keys, index, 'fold', 'on'], on)}
               />
-              <View style={styles.row}>
+              <FieldRow>
                 <TreeField at={[...keys, index, 'fold', 'edge']} label="On its edge" numeric />
                 <TreeField at={[...keys, index, 'fold', 'own']} label="With its own edge" numeric />
                 <TreeField at={[...keys, index, 'fold', 'angleDeg']} label="Folded back by" unit="°" />
                 <TreeField at={[...keys, index, 'fold', 'radius']} label="Radius of the bend" unit="length" />
-              </View>
+              </FieldRow>
             </>
           ) : null}
         </View>
@@ -285,7 +286,6 @@ export const TakeOut = ({ what, onPress }: { what: string; onPress: () => void }
 };
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
   edge: { gap: space.small },
   switch: { flexDirection: 'row', alignItems: 'center', gap: space.middle, minHeight: measure.target },
   remove: { width: measure.target, height: measure.target, margin: 0 },

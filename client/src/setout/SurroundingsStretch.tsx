@@ -1,9 +1,8 @@
 import { type Design, EDGE_CONTEXT_KINDS, type EdgeContextKind } from '@lintrel/core';
 import { EDGE_CONTEXT_MEANINGS, EDGE_CONTEXT_NAMES } from '@lintrel/words';
-import { StyleSheet, View } from 'react-native';
+import { FieldRow } from '@/forms/FieldRow';
 import { Pick } from '@/forms/Pick';
 import { TreeField } from '@/forms/TreeField';
-import { space } from '@/theme/theme';
 import { Row, Rows } from '@/ui/Row';
 import { Body, Small } from '@/ui/Typography';
 import type { ContextEntry } from './SurroundingsForm';
@@ -40,10 +39,10 @@ export function SurroundingsStretch({ entry, at, others, mayBeShort, onKind, onP
         ))}
       </Rows>
       {kind === 'gap' ? (
-        <View style={styles.row}>
+        <FieldRow>
           <TreeField at={['rims', at, 'width']} label="Width of the gap" unit="length" testID="gap-width" />
           <TreeField at={['rims', at, 'depth']} label="Its depth" unit="length" />
-        </View>
+        </FieldRow>
       ) : null}
       {kind === 'goes-on' || kind === 'gap' || kind === 'butt' ? (
         <Pick
@@ -57,7 +56,7 @@ export function SurroundingsStretch({ entry, at, others, mayBeShort, onKind, onP
         />
       ) : null}
       {kind !== 'free' && mayBeShort ? (
-        <View style={styles.row}>
+        <FieldRow>
           <TreeField
             at={['rims', at, 'from']}
             label="Only from"
@@ -74,12 +73,8 @@ export function SurroundingsStretch({ entry, at, others, mayBeShort, onKind, onP
             hint="Empty: to its end"
             testID="rim-to"
           />
-        </View>
+        </FieldRow>
       ) : null}
     </>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
-});

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ColourInput } from '@/forms/ColourInput';
 import { Typed } from '@/forms/Field';
+import { FieldRow } from '@/forms/FieldRow';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
@@ -89,7 +90,7 @@ export function CardForm({
         fault={fault('name')}
         testID="card-name"
       />
-      <View style={styles.row}>
+      <FieldRow>
         <Typed
           label="Ground it was sprayed on"
           value={fields.ground}
@@ -97,7 +98,7 @@ export function CardForm({
           fault={fault('ground')}
         />
         <ColourInput label="Pick: ground of the card" value={fields.ground} onChange={(ground) => set({ ground })} />
-      </View>
+      </FieldRow>
       <PhotoColour label="Take or choose a photo of the card" onPick={(colour) => setStepAt(step, { colour })} />
       {fields.steps.map((typed, index) => (
         <StepFields
@@ -121,10 +122,10 @@ export function CardForm({
       />
       <Conditions fields={fields} fault={fault} onChange={set} />
       <Typed whole label="Note" value={fields.note} onChange={(note) => set({ note })} />
-      <View style={styles.row}>
+      <FieldRow>
         <Action label="Put the card on the finish" onPress={add} testID="keep-card" />
         <Action rank="quiet" label="Drop it" onPress={() => onFields(null)} />
-      </View>
+      </FieldRow>
     </View>
   );
 }
@@ -138,7 +139,7 @@ interface ConditionsProps {
 /** Air and gun a card was sprayed with. */
 function Conditions({ fields, fault, onChange }: ConditionsProps) {
   return (
-    <View style={styles.row}>
+    <FieldRow>
       <Typed
         label="Air"
         unit="°C"
@@ -156,7 +157,7 @@ function Conditions({ fields, fault, onChange }: ConditionsProps) {
         keys="numeric"
       />
       <Typed label="Gun and pressure" value={fields.gun} onChange={(gun) => onChange({ gun })} />
-    </View>
+    </FieldRow>
   );
 }
 
@@ -173,7 +174,7 @@ interface StepFieldsProps {
 /** One step of a card: how many coats, and the colour they gave. */
 function StepFields({ index, step: { coats, colour }, chosen, fault, onChange, onChoose }: StepFieldsProps) {
   return (
-    <View style={styles.row}>
+    <FieldRow>
       <Typed
         label="Coats"
         value={coats}
@@ -199,7 +200,7 @@ function StepFields({ index, step: { coats, colour }, chosen, fault, onChange, o
       ) : (
         <Action rank="quiet" label="Set by the photo" onPress={onChoose} />
       )}
-    </View>
+    </FieldRow>
   );
 }
 
@@ -210,5 +211,4 @@ function faultAt(faults: readonly Fault[], path: string): string | undefined {
 
 const styles = StyleSheet.create({
   card: { gap: space.small },
-  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-start', gap: space.small },
 });

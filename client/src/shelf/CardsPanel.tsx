@@ -2,6 +2,7 @@ import { type Card, hidingFactorFromCards, numberOrNaN } from '@lintrel/core';
 import { countPhrase, phrase, phrases, type Words } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { FieldRow } from '@/forms/FieldRow';
 import { useWords } from '@/person/PersonContext';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
@@ -33,7 +34,7 @@ export function CardsPanel({ cards, paint, onChange }: CardsPanelProps) {
       {cards.map((card) => (
         <View key={card.id} style={styles.card} testID="card">
           <Body>{phrase`${card.name}: ${CARD_KINDS[card.kind].toLowerCase()}`}</Body>
-          <View style={styles.row}>
+          <FieldRow>
             <Swatch colour={card.ground} />
             {card.steps.map(({ coats, colour }) => (
               <View key={coats} style={styles.step}>
@@ -41,7 +42,7 @@ export function CardsPanel({ cards, paint, onChange }: CardsPanelProps) {
                 <Small>{String(coats)}</Small>
               </View>
             ))}
-          </View>
+          </FieldRow>
           <Small>{conditions(card, words)}</Small>
           <Action
             rank="quiet"
@@ -105,6 +106,5 @@ function freeId(cards: readonly Card[]): string {
 
 const styles = StyleSheet.create({
   card: { gap: space.small },
-  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-start', gap: space.small },
   step: { alignItems: 'center', gap: space.hair },
 });

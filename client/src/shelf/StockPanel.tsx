@@ -1,9 +1,10 @@
-import { faultText, readNumber, type StockMove, type StockTable } from '@lintrel/core';
+import { readNumber, type StockMove, type StockTable } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useBookStock, useReserved, useStockMoves } from '@/api/stock';
 import { Typed } from '@/forms/Field';
+import { readingFault } from '@/forms/readingFault';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
@@ -61,7 +62,7 @@ export function StockPanel({ stuff, code, have }: StockPanelProps) {
           keys="numeric"
           value={text}
           onChange={setText}
-          fault={text.trim() === '' || reading.ok ? undefined : faultText(reading.why)}
+          fault={text.trim() === '' ? undefined : readingFault(reading)}
           testID="stock-amount"
         />
         <Action

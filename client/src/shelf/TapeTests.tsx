@@ -12,10 +12,9 @@ import {
 } from '@lintrel/core';
 import { phrase, SYSTEM_NAMES } from '@lintrel/words';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { Typed } from '@/forms/Field';
+import { FieldRow } from '@/forms/FieldRow';
 import { Pick } from '@/forms/Pick';
-import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
@@ -52,10 +51,10 @@ function BendTest({ tape, onFigures }: TapeTestsProps) {
         Lay it flat round the foot of cans: the smallest it lay clean round, and the largest it pleated or crept back
         round. One is enough.
       </Small>
-      <View style={styles.row}>
+      <FieldRow>
         <Typed label="Clean round" unit="mm" value={clean} onChange={setClean} testID="bend-clean" />
         <Typed label="Failed round" unit="mm" value={failed} onChange={setFailed} testID="bend-failed" />
-      </View>
+      </FieldRow>
       {tried && stretch === null ? (
         <Notice level="caution" text="The can it lay clean round is the smaller one: change them over." />
       ) : null}
@@ -97,7 +96,7 @@ function StickTestForm({ tape, onFigures }: TapeTestsProps) {
         options={PAINT_SYSTEM_KEYS.map((value) => ({ value, label: SYSTEM_NAMES[value] }))}
         onChange={(paint) => setStuck({ ...stuck, paint })}
       />
-      <View style={styles.row}>
+      <FieldRow>
         <Typed
           label="Age of that paint"
           unit="h"
@@ -107,7 +106,7 @@ function StickTestForm({ tape, onFigures }: TapeTestsProps) {
           testID="stick-age"
         />
         <Typed label="Surface" unit="°C" value={stuck.surface} onChange={(to) => setStuck({ ...stuck, surface: to })} />
-      </View>
+      </FieldRow>
       <Choice
         label="What came of it"
         value={stuck.result}
@@ -143,7 +142,3 @@ function StickTestForm({ tape, onFigures }: TapeTestsProps) {
 
 /** Figures are rounded to their accuracy. */
 const round = (value: number): number => Math.round(value * 1000) / 1000;
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
-});

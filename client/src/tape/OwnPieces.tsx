@@ -1,7 +1,6 @@
 import {
   addOwnPiece,
   changeOwnPiece,
-  faultText,
   type Finish,
   type OwnItem,
   type OwnPiece,
@@ -20,6 +19,7 @@ import { boxRound } from '@/drawing/path';
 import { Typed } from '@/forms/Field';
 import { lengthText } from '@/forms/lengthText';
 import { Pick } from '@/forms/Pick';
+import { readingFault } from '@/forms/readingFault';
 import { useJob } from '@/job/JobContext';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
@@ -107,7 +107,7 @@ function PlaceField({ name, index, axis, value, reading, onChange, onBlur }: Pla
       value={value}
       onChange={onChange}
       onBlur={onBlur}
-      fault={reading.ok ? undefined : faultText(reading.why)}
+      fault={readingFault(reading)}
       testID={`own.${index}.${axis === 0 ? 'along' : 'up'}`}
     />
   );

@@ -63,7 +63,7 @@ function hoursLookup({ workers, places }: ScheduleProblem) {
   ];
 }
 
-/** The wrong length, or outside the hours of somebody or something it needs. */
+/** The wrong length, or outside the hours of a person or place it needs. */
 function hoursFaults(
   task: Task,
   assignment: Assignment,
@@ -92,7 +92,7 @@ function lagFaults(task: Task, assignment: Assignment, lag: Lag, by: Assignments
   ];
 }
 
-/** One place or one person in two tasks at once; told once for a pair. */
+/** One place or one person in two tasks at once; reported once per pair. */
 function clashFaults(task: Task, mine: Assignment, other: Task, theirs: Assignment | undefined): ScheduleFault[] {
   const apart = !theirs || theirs.startMin >= mine.endMin - CLOSE || mine.startMin >= theirs.endMin - CLOSE;
   if (apart || other.id <= task.id) return [];

@@ -124,7 +124,7 @@ export function httpPage(routes: readonly Route[]): string {
   return `# HTTP routes
 
 Written from the table of routes (\`server/src/http/routes.ts\`) by \`npm run schema\`; a test fails while it differs. Bodies and answers are
-described in [openapi.json](openapi.json) (OpenAPI 3.1), which a server also serves at \`/api/openapi.json\` to whoever is signed in. A
+described in [openapi.json](openapi.json) (OpenAPI 3.1), which a server also serves at \`/api/openapi.json\` to signed-in people. A
 refusal has a code and a message (schema \`error\`). Permissions by role: \`core/src/api/people.ts\`.
 
 | method | path | permission | body | answer |
@@ -133,8 +133,9 @@ ${rows.join('\n')}
 `;
 }
 
-/** Serves the document of some routes and of itself. */
+/** Serves the document of some routes and of itself; it is made when it is first asked for. */
 export function openApiRoutes(others: readonly Route[]): readonly Route[] {
+  let document: Record<string, unknown> | null = null;
   const routes: Route[] = [
     ...others,
     route({
@@ -142,7 +143,7 @@ export function openApiRoutes(others: readonly Route[]): readonly Route[] {
       path: '/openapi.json',
       right: 'signed',
       answer: v.record(v.string(), v.unknown()),
-      work: () => openApiOf(routes) as Record<string, unknown>,
+      work: () => (document ??= openApiOf(routes) as Record<string, unknown>),
     }),
   ];
   return routes.slice(others.length);

@@ -1,16 +1,11 @@
 import { createServer } from 'node:net';
 import type { AirAnswer } from '@lintrel/core';
 import request from 'supertest';
-import { WAIT_MS } from '../../../scripts/test-limits.mjs';
+import { until } from '../../../e2e/until';
 import { insertAir, listAir, thinAir } from '../db/air';
 import { startTestServer, type TestServer } from '../testing/server';
 import { openSensor } from './listen';
 import { DEFAULT_BOOTH, startSimulatedSensor } from './simulated';
-
-const until = async (holds: () => boolean) => {
-  for (const since = Date.now(); !holds(); await new Promise((again) => setTimeout(again, 10)))
-    if (Date.now() - since > WAIT_MS) throw new Error('it never came');
-};
 
 describe('a sensor', () => {
   let now = Date.parse('2026-06-01T10:00:00Z');
@@ -20,10 +15,10 @@ describe('a sensor', () => {
     const sensor = await startSimulatedSensor(booth);
     const heard: [string, number][] = [];
     const listening = openSensor(sensor.port, (date, airC) => void heard.push([date.toISOString(), airC]), clock);
-    await until(() => heard.length > 0);
+    await until('a reading', () => heard.length > 0);
     expect(listening.state()).toMatchObject({ state: 'speaking' });
     now += 1_000;
-    await until(() => heard.length > 1);
+    await until('a reading', () => heard.length > 1);
     await new Promise((wait) => setTimeout(wait, 50));
     expect(heard.map(([at]) => at)).toEqual(['2026-06-01T10:00:00.000Z', '2026-06-01T10:00:01.000Z']);
     expect(heard[0]![1]).toBeCloseTo(booth.air(now).airC + 0.3, 0);
@@ -36,15 +31,15 @@ describe('a sensor', () => {
     const sensor = await startSimulatedSensor({ ...booth, broken: () => broken, silent: () => silent });
     const heard: number[] = [];
     const listening = openSensor(sensor.port, (_, airC) => void heard.push(airC), clock);
-    await until(() => heard.length > 0);
+    await until('a reading', () => heard.length > 0);
     broken = true;
     now += 60_000;
-    await until(() => listening.state().state === 'out-of-range');
+    await until('the state', () => listening.state().state === 'out-of-range');
     silent = true;
     now += 5 * 60_000;
     expect(listening.state().state).toBe('silent');
     [broken, silent] = [false, false];
-    await until(() => listening.state().state === 'speaking');
+    await until('the state', () => listening.state().state === 'speaking');
     expect(heard.every((airC) => airC < 60)).toBe(true);
     listening.stop();
     await sensor.close();

@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { EventEmitter } from 'node:events';
 import { BASE_DATUM, type Design, emptyDesign, type PartId, SHIPPED_SHELF, type WorkProgress } from '@lintrel/core';
 import type { Response } from 'express';
-import { WAIT_MS } from '../../../scripts/test-limits.mjs';
+import { until } from '../../../e2e/until';
 import { MAX_RUNNING, MAX_WAITING, openWorkerPool, type WorkerPool } from './worker-pool';
 
 const shelf = SHIPPED_SHELF;
@@ -86,8 +86,7 @@ it('a process stands ready also while others are at work and right after one was
   await expect(workerPool.run('readDrawing', { text: heavy, wish: null })).rejects.toMatchObject({ code: 'too-much' });
   // Of the two one was ended, which takes the machine a moment.
   const left = () => ready().filter((pid) => first.includes(pid));
-  for (const since = Date.now(); left().length > 1 && Date.now() - since < WAIT_MS;)
-    await new Promise((again) => setTimeout(again, 50));
+  await until('the end of one', () => left().length <= 1);
   const standing = left();
   expect(standing).toHaveLength(1);
   await workerPool.run('ask', quick);

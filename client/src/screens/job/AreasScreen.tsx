@@ -55,7 +55,7 @@ export function AreasScreen() {
       }
     >
       {choice}
-      <AreaList part={part} chosen={chosen} onChoose={setChosen} />
+      <AreaList part={part} letters={letters} chosen={chosen} onChoose={setChosen} />
       {part.lost.map(({ seed, finish }) => (
         <Lost
           key={seed.join(' ')}

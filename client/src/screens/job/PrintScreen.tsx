@@ -1,4 +1,4 @@
-import { faultText, layTable, type PartPlan, type Plan, readLength, type SurfaceKind, tableCsv } from '@lintrel/core';
+import { layTable, type PartPlan, type Plan, readLength, type SurfaceKind, tableCsv } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { type Href, router } from 'expo-router';
 import { useState } from 'react';
@@ -8,6 +8,7 @@ import { useLongWork } from '@/api/useLongWork';
 import { Typed } from '@/forms/Field';
 import { lengthText } from '@/forms/lengthText';
 import { Pick } from '@/forms/Pick';
+import { readingFault } from '@/forms/readingFault';
 import { CustomerLinks } from '@/job/CustomerLinks';
 import { CutterPanel } from '@/job/CutterPanel';
 import { saveAnswer, saveText } from '@/job/download';
@@ -164,7 +165,7 @@ function MasksPanel({ busy, onPrint }: { readonly busy: boolean; readonly onPrin
         unit={unit}
         value={film}
         onChange={setFilm}
-        fault={filmRead.ok ? undefined : faultText(filmRead.why)}
+        fault={readingFault(filmRead)}
         testID="film"
       />
       <Action

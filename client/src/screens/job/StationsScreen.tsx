@@ -1,7 +1,6 @@
 import {
   DEFAULT_TOLERANCE_MM,
   defaultStationStep,
-  faultText,
   type LinePlan,
   messageWithoutValues,
   type PartPlan,
@@ -18,6 +17,7 @@ import { PartDrawing } from '@/drawing/PartDrawing';
 import { Typed } from '@/forms/Field';
 import { lengthText } from '@/forms/lengthText';
 import { Pick } from '@/forms/Pick';
+import { readingFault } from '@/forms/readingFault';
 import { saveAnswer } from '@/job/download';
 import { useJob } from '@/job/JobContext';
 import { StepGuard } from '@/job/StepGuard';
@@ -92,8 +92,8 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
           onDatum={setDatum}
         />
         <View style={styles.row}>
-          <LengthField label="A mark every" {...step} testID="step" />
-          <LengthField label="Chords may stray by" {...tolerance} testID="tolerance" />
+          <Typed label="A mark every" {...step} testID="step" />
+          <Typed label="Chords may stray by" {...tolerance} testID="tolerance" />
         </View>
         {inWords ? (
           <>
@@ -131,8 +131,8 @@ function useStationWish(part: string, line: LinePlan | undefined, stroke: string
       ? { part, line: stroke, datum, stepMm: stepRead.value, toleranceMm: toleranceRead.value }
       : null;
   return {
-    step: { value: step, onChange: setStep, reading: stepRead },
-    tolerance: { value: tolerance, onChange: setTolerance, reading: toleranceRead },
+    step: { unit, value: step, onChange: setStep, fault: readingFault(stepRead) },
+    tolerance: { unit, value: tolerance, onChange: setTolerance, fault: readingFault(toleranceRead) },
     wish,
   };
 }
@@ -183,20 +183,6 @@ const saveStations = (
     { what: 'stations', unit, part, line, datum, step: stepMm, tolerance: toleranceMm },
     name,
   );
-
-function LengthField({
-  reading,
-  ...field
-}: {
-  readonly label: string;
-  readonly value: string;
-  readonly onChange: (text: string) => void;
-  readonly reading: ReturnType<typeof readLength>;
-  readonly testID: string;
-}) {
-  const { unit } = useJob();
-  return <Typed {...field} unit={unit} fault={reading.ok ? undefined : faultText(reading.why)} />;
-}
 
 const positive = (reading: ReturnType<typeof readLength>): ReturnType<typeof readLength> =>
   reading.ok && reading.value <= 0 ? readFailed(messageWithoutValues('ask.must-be-above')) : reading;

@@ -13,11 +13,11 @@ import { phrase, SYSTEM_NAMES } from '@lintrel/words';
 import { type Href, router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { useForm, type UseFormReturn } from 'react-hook-form';
-import { StyleSheet, View } from 'react-native';
 import { useDeleteEntry, useSaveEntry, useShelf } from '@/api/jobQueries';
 import { ColourInput } from '@/forms/ColourInput';
 import { placeFaults } from '@/forms/faults';
 import { Field } from '@/forms/Field';
+import { FieldRow } from '@/forms/FieldRow';
 import { showFirstFault } from '@/forms/firstFault';
 import { useKeptForm } from '@/forms/keptForm';
 import { KeptNote } from '@/forms/KeptNote';
@@ -29,7 +29,6 @@ import { CardsPanel } from '@/shelf/CardsPanel';
 import { HidingFromCard, LabInput, Ladder } from '@/shelf/ColourHelp';
 import { EntryFrame } from '@/shelf/EntryFrame';
 import { type FinishFields, finishFields, finishFormSchema } from '@/shelf/finishForm';
-import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
 import { Panel, Screen, Waiting } from '@/ui/Screen';
 import { Heading, Small } from '@/ui/Typography';
@@ -128,11 +127,11 @@ function Basics({
   return (
     <Panel>
       <Field whole control={control} name="name" label="Name" />
-      <View style={styles.row}>
+      <FieldRow>
         {isNew ? <Field control={control} name="id" label="Short id" hint="Such as sky-blue" /> : null}
         <Field control={control} name="colour" label="Colour" hint="Such as #f5f3ea" />
         <ColourInput label="Pick the colour" value={colour} onChange={(hex) => setValue('colour', hex)} />
-      </View>
+      </FieldRow>
       <LabInput onColour={(hex) => setValue('colour', hex)} />
       <Pick
         label="System"
@@ -152,10 +151,10 @@ function Basics({
         options={METHODS.map((value) => ({ value, label: words(value) }))}
         onChange={(value) => setValue('method', value)}
       />
-      <View style={styles.row}>
+      <FieldRow>
         <Field control={control} name="gun" label="Gun it goes through" hint="Empty: the one gun of the shop" />
         <Field control={control} name="pricePerL" label="Price of a litre" keys="numeric" hint="In money of your own" />
-      </View>
+      </FieldRow>
       <Choice
         label="Tape is pulled"
         value={watch('school')}
@@ -173,7 +172,7 @@ function Times({ control }: { control: FinishFormState['control'] }) {
     <Panel>
       <Heading>Times</Heading>
       <Small>{phrase`Minutes at ${temperature(REFERENCE_AIR.airC)}, ${REFERENCE_AIR.rhPercent} % humidity and the film below`}</Small>
-      <View style={styles.row}>
+      <FieldRow>
         <Field control={control} name="flashMin" label="Flash" unit="min" keys="numeric" />
         <Field control={control} name="recoatFrom" label="Next coat from" unit="min" keys="numeric" />
         <Field
@@ -214,7 +213,7 @@ function Times({ control }: { control: FinishFormState['control'] }) {
           keys="numeric"
           hint="How strongly warmth speeds it"
         />
-      </View>
+      </FieldRow>
     </Panel>
   );
 }
@@ -226,7 +225,7 @@ function Film({ form }: { form: FinishFormState }) {
   return (
     <Panel>
       <Heading>Film</Heading>
-      <View style={styles.row}>
+      <FieldRow>
         <Field control={control} name="coatUm" label="One coat, dry" unit="µm" keys="numeric" />
         <Field control={control} name="referenceBuildUm" label="Film of the times above" unit="µm" keys="numeric" />
         <Field control={control} name="hidingUm" label="Hides black and white" unit="µm" keys="numeric" />
@@ -239,14 +238,10 @@ function Film({ form }: { form: FinishFormState }) {
         />
         <Field control={control} name="solids" label="Solids, share of volume" keys="numeric" />
         <Field control={control} name="mixRatio" label="Mix" hint="Such as 4:1:1" />
-      </View>
+      </FieldRow>
       <HidingFromCard coatUm={watch('coatUm')} onHiding={(um) => setValue('hidingUm', um)} />
       <Ladder colour={colour} hidingUm={watch('hidingUm')} coatUm={watch('coatUm')} />
       <Field whole control={control} name="basis" label="Where the figures come from" />
     </Panel>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
-});

@@ -3,10 +3,10 @@ import { SUPPLY_NAMES, SUPPLY_UNIT_NAMES } from '@lintrel/words';
 import { type Href, router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { StyleSheet, View } from 'react-native';
 import { useDeleteEntry, useSaveEntry, useShelf } from '@/api/jobQueries';
 import { placeFaults } from '@/forms/faults';
 import { Field } from '@/forms/Field';
+import { FieldRow } from '@/forms/FieldRow';
 import { showFirstFault } from '@/forms/firstFault';
 import { useKeptForm } from '@/forms/keptForm';
 import { KeptNote } from '@/forms/KeptNote';
@@ -15,7 +15,6 @@ import { resolverOf } from '@/forms/resolver';
 import { EntryFrame } from '@/shelf/EntryFrame';
 import { StockPanel } from '@/shelf/StockPanel';
 import { SUPPLY_FIELDS, type SupplyFields, supplyFields, supplyFormSchema } from '@/shelf/supplyForm';
-import { space } from '@/theme/theme';
 import { Panel, Screen, Waiting } from '@/ui/Screen';
 
 /** Paper, film, foam or the like: how it is bought, and what there is of it. */
@@ -71,7 +70,7 @@ function SupplyForm({ code, shelf }: { code: string; shelf: Shelf }) {
           options={SUPPLY_KINDS.map((value) => ({ value, label: SUPPLY_NAMES[value] }))}
           onChange={(kind) => setValue('kind', kind)}
         />
-        <View style={styles.row}>
+        <FieldRow>
           {supply ? null : <Field control={control} name="code" label="Code" hint="Short: paper-600" />}
           <Field control={control} name="name" label="Name" />
           <Field
@@ -96,14 +95,10 @@ function SupplyForm({ code, shelf }: { code: string; shelf: Shelf }) {
             keys="numeric"
             hint="In your own money. Empty: a typical one"
           />
-        </View>
+        </FieldRow>
         <Field whole control={control} name="basis" label="Where the figures come from" />
       </Panel>
       {supply ? <StockPanel stuff="supplies" code={code} have={supply.packs} /> : null}
     </EntryFrame>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
-});

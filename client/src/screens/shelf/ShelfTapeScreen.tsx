@@ -3,10 +3,10 @@ import { phrase, TAPE_NAMES } from '@lintrel/words';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { useForm, type UseFormReturn } from 'react-hook-form';
-import { StyleSheet, View } from 'react-native';
 import { useDeleteEntry, useSaveEntry, useShelf } from '@/api/jobQueries';
 import { placeFaults } from '@/forms/faults';
 import { Field } from '@/forms/Field';
+import { FieldRow } from '@/forms/FieldRow';
 import { showFirstFault } from '@/forms/firstFault';
 import { useKeptForm } from '@/forms/keptForm';
 import { KeptNote } from '@/forms/KeptNote';
@@ -17,7 +17,6 @@ import { EntryFrame } from '@/shelf/EntryFrame';
 import { StockPanel } from '@/shelf/StockPanel';
 import { TAPE_FIELDS, type TapeFields, tapeFields, tapeFormSchema } from '@/shelf/tapeForm';
 import { TapeTests } from '@/shelf/TapeTests';
-import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
 import { Panel, Screen, Waiting } from '@/ui/Screen';
 
@@ -92,10 +91,10 @@ function TapeFigures({ form, isNew }: { form: UseFormReturn<TapeFields, unknown,
   const { control, watch, setValue } = form;
   return (
     <Panel>
-      <View style={styles.row}>
+      <FieldRow>
         {isNew ? <Field control={control} name="code" label="Code" hint="Letter of the kind and width: V6" /> : null}
         <Field control={control} name="name" label="Name" />
-      </View>
+      </FieldRow>
       <Pick
         label="Kind"
         value={watch('kind')}
@@ -108,7 +107,7 @@ function TapeFigures({ form, isNew }: { form: UseFormReturn<TapeFields, unknown,
         options={EDGE_CLASSES.map((value) => ({ value, label: EDGE_WORDS[value] }))}
         onChange={(edge) => setValue('edge', edge)}
       />
-      <View style={styles.row}>
+      <FieldRow>
         <Field control={control} name="widthMm" label="Width" unit="mm" />
         <Field control={control} name="thicknessUm" label="Thickness" unit="µm" keys="numeric" />
         <Field control={control} name="stretch" label="Safe stretch, share" keys="numeric" hint="0.15 is 15 %" />
@@ -123,8 +122,8 @@ function TapeFigures({ form, isNew }: { form: UseFormReturn<TapeFields, unknown,
           keys="numeric"
           hint={phrase`At ${temperature(REFERENCE_AIR.airC)}`}
         />
-      </View>
-      <View style={styles.row}>
+      </FieldRow>
+      <FieldRow>
         <Field
           control={control}
           name="rollM"
@@ -140,13 +139,9 @@ function TapeFigures({ form, isNew }: { form: UseFormReturn<TapeFields, unknown,
           keys="numeric"
           hint="In your own money. Empty: a typical one"
         />
-      </View>
+      </FieldRow>
       <Field whole control={control} name="use" label="Good for" />
       <Field whole control={control} name="basis" label="Where the figures come from" />
     </Panel>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
-});
