@@ -247,7 +247,7 @@ it('deep links, unknown places and missing files are answered as they should be'
   });
   await withPage('/job/00000000-0000-4000-8000-000000000000/lines', async (hands) => {
     hands.test.expectErrors(/404/);
-    await hands.sees(/There is no job here/);
+    await hands.sees(/There is no such job/);
   });
   expect((await fetch(`${app.server.url}/missing.js`)).status).toBe(404);
   const page = await fetch(`${app.server.url}/clock`);

@@ -1,12 +1,5 @@
-import {
-  type Fault,
-  firstItem,
-  type LengthContext,
-  type Message,
-  pathText,
-  readLength,
-  readNumber,
-} from '@lintrel/core';
+import { type Fault, firstItem, type LengthContext, pathText, readLength, readNumber, unitAt } from '@lintrel/core';
+import type { GenericSchema } from 'valibot';
 import { lengthText } from './lengthText';
 
 /** Plain data in which every number is the text that was typed for it. */
@@ -15,69 +8,42 @@ export type TypedTree =
 
 export type TreeKeys = readonly (string | number)[];
 
-/** Keys whose values are words, and keys whose numbers are no lengths; all other numbers are lengths. */
-const WORDS = new Set([
-  'id',
-  'name',
-  'kind',
-  'substrate',
-  'system',
-  'colour',
-  'datum',
-  'use',
-  'bend',
-  'on',
-  'of',
-  'treatment',
-  'finish',
-  'attached',
-  'beyond',
-  'part',
-]);
-const PLAIN = new Set(['count', 'ageH', 'edge', 'own']);
-
-const keyOf = (keys: TreeKeys): string => String(keys.findLast((key) => typeof key === 'string') ?? '');
-const isPlain = (keys: TreeKeys): boolean => PLAIN.has(keyOf(keys)) || keyOf(keys).endsWith('Deg');
-
-/** Data as texts to be typed over, lengths in the job's unit. */
-export function typedTree(value: unknown, unit: 'mm' | 'in', keys: TreeKeys = []): TypedTree {
-  if (typeof value === 'number') return isPlain(keys) ? String(value) : lengthText(value, unit);
-  if (Array.isArray(value)) return value.map((item, index) => typedTree(item, unit, [...keys, index]));
-  if (value === null || typeof value !== 'object') return value as TypedTree;
-  return Object.fromEntries(Object.entries(value).map(([key, item]) => [key, typedTree(item, unit, [...keys, key])]));
+/** Data as texts to be typed over, lengths in the job's unit; the schema tells which numbers are lengths. */
+export function typedTree(schema: GenericSchema, data: unknown, unit: 'mm' | 'in'): TypedTree {
+  const typed = (value: unknown, keys: TreeKeys): TypedTree => {
+    if (typeof value === 'number') return unitAt(schema, data, keys) === 'mm' ? lengthText(value, unit) : String(value);
+    if (Array.isArray(value)) return value.map((item, index) => typed(item, [...keys, index]));
+    if (value === null || typeof value !== 'object') return value as TypedTree;
+    return Object.fromEntries(Object.entries(value).map(([key, item]) => [key, typed(item, [...keys, key])]));
+  };
+  return typed(data, []);
 }
 
-/** Parses texts into data; faults are reported at their paths. */
+/** Parses texts into the data of a schema; faults are reported at their paths. */
 export function readTree(
+  schema: GenericSchema,
   tree: TypedTree,
   context: LengthContext,
-  keys: TreeKeys = [],
 ): { readonly value: unknown; readonly faults: readonly Fault[] } {
-  if (typeof tree === 'string')
-    return WORDS.has(keyOf(keys)) ? { value: tree, faults: [] } : readMeasure(tree, context, keys);
-  if (tree === null || typeof tree !== 'object') return { value: tree, faults: [] };
-  if (Array.isArray(tree)) {
-    const items = tree.map((item, index) => readTree(item as TypedTree, context, [...keys, index]));
-    return { value: items.map(({ value }) => value), faults: items.flatMap(({ faults }) => faults) };
-  }
-  const entries = Object.entries(tree as { readonly [key: string]: TypedTree }).filter(
-    ([, item]) => item !== undefined,
-  );
-  const items = entries.map(([key, item]) => [key, readTree(item, context, [...keys, key])] as const);
-  return {
-    value: Object.fromEntries(items.map(([key, { value }]) => [key, value])),
-    faults: items.flatMap(([, { faults }]) => faults),
+  const faults: Fault[] = [];
+  const read = (node: TypedTree, keys: TreeKeys): unknown => {
+    if (typeof node === 'string') {
+      const unit = unitAt(schema, tree, keys);
+      if (unit === null) return node;
+      const reading = unit === 'mm' ? readLength(node, context) : readNumber(node);
+      if (reading.ok) return reading.value;
+      faults.push({ path: pathText(keys), ...reading.why });
+      return 0;
+    }
+    if (Array.isArray(node)) return node.map((item, index) => read(item as TypedTree, [...keys, index]));
+    if (node === null || typeof node !== 'object') return node;
+    return Object.fromEntries(
+      Object.entries(node as { readonly [key: string]: TypedTree })
+        .filter(([, item]) => item !== undefined)
+        .map(([key, item]) => [key, read(item, [...keys, key])]),
+    );
   };
-}
-
-function readMeasure(
-  text: string,
-  context: LengthContext,
-  keys: TreeKeys,
-): { readonly value: number; readonly faults: readonly Fault[] } {
-  const refuse = (why: Message) => ({ value: 0, faults: [{ path: pathText(keys), ...why }] });
-  const reading = isPlain(keys) ? readNumber(text) : readLength(text, context);
-  return reading.ok ? { value: reading.value, faults: [] } : refuse(reading.why);
+  return { value: read(tree, []), faults };
 }
 
 /** What stands at a place of a tree. */

@@ -62,7 +62,7 @@ export const emptyOutline = (kind: string): TypedTree => {
 /** What the form opens with; a new part's sizes are empty, not 0. */
 export function partTree(part: Part, unit: 'mm' | 'in', isNew: boolean): TypedTree {
   const { lines: _, ...shape } = part;
-  const tree = typedTree({ pose: HOME_POSE, features: [], ...shape }, unit) as Record<string, TypedTree>;
+  const tree = typedTree(partSchema, { pose: HOME_POSE, features: [], ...shape }, unit) as Record<string, TypedTree>;
   return isNew ? { ...tree, surface: EMPTY.flat } : tree;
 }
 
@@ -73,7 +73,7 @@ export type PartRead =
 
 /** Reads the form and checks the part as the job file would. */
 export function readPart(tree: TypedTree, lines: Part['lines'], context: LengthContext, design: Design): PartRead {
-  const { value, faults } = readTree(tree, context);
+  const { value, faults } = readTree(partSchema, tree, context);
   const checked = checkAgainst(partSchema, { ...withoutDefaults(value as Record<string, unknown>), lines });
   // An unreadable value counts as 0 meanwhile, so that only faults elsewhere are added.
   const others = checked.ok ? [] : checked.faults.filter(({ path }) => !faults.some((fault) => fault.path === path));

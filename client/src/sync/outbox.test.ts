@@ -121,10 +121,10 @@ it('shows what is refused, does not try it again by itself, and goes on with the
 
 it('a job that is gone refuses its entries; none is dropped', async () => {
   const page = newPage();
-  page.answer = () => Promise.reject(new RequestError(404, { code: 'not-found', message: 'There is no job here.' }));
+  page.answer = () => Promise.reject(new RequestError(404, { code: 'not-found', message: 'There is no such job.' }));
   void page.outbox.add('job', entry());
   await settled();
-  expect(refusedBy(page.outbox.state().pending)).toEqual(['There is no job here.']);
+  expect(refusedBy(page.outbox.state().pending)).toEqual(['There is no such job.']);
   expect(page.disk.kept.size).toBe(1);
 });
 

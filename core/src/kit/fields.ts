@@ -49,10 +49,11 @@ export function listOf<T extends v.GenericSchema>(
   return { ...list, '~run': run } as unknown as v.ArraySchema<T, string>;
 }
 
-/** Finite number between two bounds, both allowed; `unit` only completes the message. */
+/** Finite number between two bounds, both allowed; `unit` stands in the message, and `unitAt` reads it. */
 export const numberBetween = (least: number, most: number, unit = '') =>
   v.pipe(
     v.number(faultText({ code: 'field.number', values: { least, most, unit } })),
+    v.metadata({ unit }),
     v.check(
       (value) => Number.isFinite(value) && value >= least && value <= most,
       faultText({ code: 'field.between', values: { least, most, unit } }),
@@ -68,6 +69,7 @@ const LEAST_LENGTH_MM = 0.01;
 export const positiveUpTo = (most: number, unit = '', least = LEAST_POSITIVE) =>
   v.pipe(
     v.number(faultText({ code: 'field.number-above', values: { most, unit } })),
+    v.metadata({ unit }),
     v.check((value) => value > 0 && value <= most, faultText({ code: 'field.above', values: { most, unit } })),
     v.check(
       (value) => !(value > 0) || value >= least,

@@ -18,3 +18,4 @@ export * from './message';
 export * from './rounding';
 export * from './reading';
 export * from './ids';
+export * from './unit-at';

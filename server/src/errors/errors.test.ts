@@ -1,3 +1,4 @@
+import { message } from '@lintrel/core';
 import { ApiError, invalid, notFound, toApiError } from './errors';
 
 it.each([
@@ -19,7 +20,7 @@ it.each([
 it('never tells what went wrong inside', () =>
   expect(toApiError(new Error('password=hunter2')).message).not.toMatch(/hunter2/));
 it('passes its own refusals on', () => {
-  const error = new ApiError(409, 'in-use', 'Still used.');
+  const error = new ApiError(409, 'in-use', message('server.finish-in-use', { jobs: ['Juniper'] }));
   expect(toApiError(error)).toBe(error);
 });
 it('says one fault in full and counts several', () => {
@@ -30,7 +31,7 @@ it('says one fault in full and counts several', () => {
       { path: 'b', code: 'field.unknown', values: {} },
     ]),
   ).toMatchObject({
-    message: '2 things need mending',
+    message: '2 values need correcting.',
     details: {
       fields: [
         { path: 'a', message: 'is missing' },
@@ -38,5 +39,5 @@ it('says one fault in full and counts several', () => {
       ],
     },
   });
-  expect(notFound('job')).toMatchObject({ status: 404, message: 'There is no job here.' });
+  expect(notFound('job')).toMatchObject({ status: 404, message: 'There is no such job.' });
 });

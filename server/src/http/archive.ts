@@ -1,4 +1,4 @@
-import { archiveSchema, jobSchema, ownShopSchema } from '@lintrel/core';
+import { archiveSchema, jobSchema, messageWithoutValues, ownShopSchema } from '@lintrel/core';
 import { archiveJob, deleteJobs, demoJobs, type JobPlace, placeOfJob, undeleteJob } from '../db/archive';
 import { storeProgress } from '../db/job-list';
 import { insertJob } from '../db/jobs';
@@ -19,11 +19,7 @@ async function known(db: Queryable, id: unknown): Promise<JobPlace & { readonly 
 /** A job in the shop is archived or deleted only if the request confirms that. */
 function confirmed({ inShop, archived, deleted }: JobPlace, running: unknown): void {
   if (inShop && !archived && !deleted && running !== 'yes')
-    throw new ApiError(
-      409,
-      'running',
-      'This job is at work in the shop: steps of it may be due. Confirm that you mean it.',
-    );
+    throw new ApiError(409, 'running', messageWithoutValues('server.running'));
 }
 
 /** /api/jobs/:id/archived, /undelete and /duplicate, and DELETE /api/jobs/:id: jobs that are put away, and copies. /api/shop/own: without the demo. */

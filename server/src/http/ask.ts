@@ -13,7 +13,7 @@ export const askRoutes: readonly Route[] = [
     body: v.optional(v.unknown(), {}),
     answer: v.unknown(),
     async work({ db, params: { name = '' }, body, run }) {
-      if (!questionNamed(name)) throw notFound(`question "${name.slice(0, 40)}"`);
+      if (!questionNamed(name)) throw notFound('question', name);
       const answer = await run('ask', { name, input: body, shelf: await readShelf(db) });
       if (!answer.ok) throw invalid(answer.faults);
       return answer.value;

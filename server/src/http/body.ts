@@ -1,4 +1,5 @@
 import type { Checked } from '@lintrel/core';
+import { messageWithoutValues } from '@lintrel/core';
 import express, { type Request, type RequestHandler, type Response } from 'express';
 import { ApiError, invalid } from '../errors/errors';
 import { jsonFrom, type JsonRead } from '../work/json';
@@ -39,12 +40,12 @@ export function jsonBody(
 /** What was read, or its refusal. */
 export function valueOf<T>(read: Checked<T> | { readonly ok: false; readonly notJson: true }): T {
   if (read.ok) return read.value;
-  if ('notJson' in read) throw new ApiError(400, 'not-json', 'The body is not JSON.');
+  if ('notJson' in read) throw new ApiError(400, 'not-json', messageWithoutValues('server.not-json'));
   throw invalid(read.faults);
 }
 
 function refuseCharset(type = ''): void {
   const charset = /charset\s*=\s*"?([^\s;"]+)/i.exec(type)?.[1];
   if (charset !== undefined && !/^utf-?8$/i.test(charset))
-    throw new ApiError(415, 'encoding', 'The body is in a character set that is not read here.');
+    throw new ApiError(415, 'encoding', messageWithoutValues('server.charset'));
 }

@@ -22,8 +22,7 @@ export function clientFiles(folder: string): Router {
   routes.use(express.static(folder, { index: false, maxAge: 0 }));
   routes.get('/{*path}', (request, response, next) => {
     const page = join(folder, 'index.html');
-    if (NAMES_A_FILE.test(request.path) || !existsSync(page))
-      return next(notFound(`file ${request.path}`.slice(0, 200)));
+    if (NAMES_A_FILE.test(request.path) || !existsSync(page)) return next(notFound('file', request.path));
     response.set('Cache-Control', 'no-cache').sendFile(page);
   });
   return routes;

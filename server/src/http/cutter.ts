@@ -1,7 +1,6 @@
 import { cutSchema, messageWithoutValues } from '@lintrel/core';
 import * as v from 'valibot';
 import { ApiError, notFound } from '../errors/errors';
-import { WORDS } from '../words';
 import { knownKept } from './jobs';
 import { type Route, route } from './route';
 
@@ -17,7 +16,7 @@ export const cutterRoutes: readonly Route[] = [
     async work({ db, body: { job, widthMm }, run, shop }) {
       const { design, title } = await knownKept(db, job);
       const cuts = await run('masks', { design, widthMm });
-      if (cuts.paths.length === 0) throw new ApiError(422, 'cutter', WORDS.say(messageWithoutValues('print.no-masks')));
+      if (cuts.paths.length === 0) throw new ApiError(422, 'cutter', messageWithoutValues('print.no-masks'));
       return shop.cutter.send({ ...cuts, name: title, widthMm });
     },
   }),

@@ -112,8 +112,7 @@ export const dayRoutes: readonly Route[] = [
     slow: 'looking',
     answer: 'own',
     async work(context) {
-      if (!(await isCalendarLink(context.db, tokenHash(context.params.token!))))
-        throw notFound('calendar at this address, or it was called back');
+      if (!(await isCalendarLink(context.db, tokenHash(context.params.token!)))) throw notFound('calendar');
       await sendCalendar(context);
     },
   }),
@@ -133,8 +132,7 @@ export const dayRoutes: readonly Route[] = [
     status: 201,
     answer: newCalendarLinkSchema,
     async work({ db, person, now }) {
-      if (person === null)
-        throw new ApiError(409, 'nobody', 'Where nobody signs in, the calendar has an open address: /api/day.ics.');
+      if (person === null) throw new ApiError(409, 'nobody', messageWithoutValues('server.open-calendar'));
       const { token, hash } = newToken();
       await saveCalendarLink(db, person.id, hash);
       return { madeAt: new Date(now()).toISOString(), token };
@@ -146,7 +144,7 @@ export const dayRoutes: readonly Route[] = [
     right: 'signed',
     answer: 'nothing',
     async work({ db, person }) {
-      if (person === null || !(await endCalendarLink(db, person.id))) throw notFound('calendar address');
+      if (person === null || !(await endCalendarLink(db, person.id))) throw notFound('calendar-address');
     },
   }),
   route({
@@ -191,14 +189,9 @@ export const dayRoutes: readonly Route[] = [
       if (!isZone(day.zone, now())) throw invalidAt('day.zone', messageWithoutValues('server.no-zone'));
       const saved = await saveShopDay(db, revision, day, author);
       if (saved) return saved;
-      throw new ApiError(
-        409,
-        'stale-entry',
-        'The hours of the shop were changed meanwhile. Look at them as they are now, then change them again.',
-        {
-          versions: { current: await findShopDay(db) },
-        },
-      );
+      throw new ApiError(409, 'stale-entry', messageWithoutValues('server.stale-hours'), {
+        versions: { current: await findShopDay(db) },
+      });
     },
   }),
 ];

@@ -1,7 +1,6 @@
 import { type DrawingSummary, drawingSummarySchema, type ImportedDrawing, importedDrawingSchema } from '@lintrel/core';
 import { DRAWING_LIMITS } from '@lintrel/core/files';
 import { ApiError } from '../errors/errors';
-import { WORDS } from '../words';
 import { bytesOf, valueOf } from './body';
 import { type Context, type Route, route } from './route';
 
@@ -16,7 +15,7 @@ async function read(
   task: 'summarizeDrawing' | 'importDrawing',
 ): Promise<unknown> {
   const reply = valueOf(await run(task, bytesOf(request.body)));
-  if (!reply.ok) throw new ApiError(422, 'drawing', WORDS.say(reply.why));
+  if (!reply.ok) throw new ApiError(422, 'drawing', reply.why);
   return reply.value;
 }
 

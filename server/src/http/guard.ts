@@ -1,4 +1,5 @@
 import { isIP } from 'node:net';
+import { message, messageWithoutValues } from '@lintrel/core';
 import type { RequestHandler } from 'express';
 import { ApiError } from '../errors/errors';
 import { ownAddresses } from '../tls/addresses';
@@ -16,16 +17,12 @@ export function guard(names: readonly string[]): RequestHandler {
     const host = request.headers.host ?? '';
     const name = nameIn(host);
     if (name === null || !(isOwnAddress(name) || given.has(name)))
-      throw new ApiError(
-        421,
-        'other-host',
-        `This server is not known by the name "${(name ?? host).slice(0, 80)}". If it is its name, start it with LINTREL_NAMES set to it.`,
-      );
+      throw new ApiError(421, 'other-host', message('server.other-host', { name: (name ?? host).slice(0, 80) }));
     const { origin } = request.headers;
     if (origin !== undefined && hostOf(origin) !== host.toLowerCase())
-      throw new ApiError(403, 'other-origin', 'Another page asked for this. Only pages of this server may.');
+      throw new ApiError(403, 'other-origin', messageWithoutValues('server.other-origin'));
     if (request.headers['sec-fetch-site'] === 'cross-site' && request.path.startsWith('/api'))
-      throw new ApiError(403, 'other-origin', 'Another page asked for this. Only pages of this server may.');
+      throw new ApiError(403, 'other-origin', messageWithoutValues('server.other-origin'));
     next();
   };
 }

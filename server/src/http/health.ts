@@ -1,3 +1,4 @@
+import { messageWithoutValues } from '@lintrel/core';
 import * as v from 'valibot';
 import { ApiError } from '../errors/errors';
 import { type Route, route } from './route';
@@ -15,7 +16,7 @@ export const healthRoutes: readonly Route[] = [
     answer: fine,
     async work({ db }) {
       await db.query('SELECT 1').catch(() => {
-        throw new ApiError(503, 'database', 'The database does not answer.');
+        throw new ApiError(503, 'database', messageWithoutValues('server.database-silent'));
       });
       return { ok: true };
     },

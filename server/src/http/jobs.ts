@@ -8,6 +8,7 @@ import {
   type LogEvent,
   MAX_FILE_BYTES,
   mergeShelf,
+  message,
   messageWithoutValues,
   missingFinishes,
   newJobSchema,
@@ -116,7 +117,7 @@ export const jobRoutes: readonly Route[] = [
       throw new ApiError(
         409,
         'stale',
-        `This job was changed ${by ? `by ${by}` : 'elsewhere'}: it is at revision ${revision} now. Nothing of yours is lost; choose which to keep.`,
+        message('server.stale-job', { by, revision }),
         {},
         `{"yours":${saveText(sent)},"current":${current}}`,
       );
@@ -146,12 +147,7 @@ export const jobRoutes: readonly Route[] = [
 ];
 
 /** A job that was deleted is neither changed nor started. */
-export const deletedJob = (): ApiError =>
-  new ApiError(
-    409,
-    'deleted',
-    'This job was deleted. Bring it back under Jobs, Deleted. What you have changed is kept on this device.',
-  );
+export const deletedJob = (): ApiError => new ApiError(409, 'deleted', messageWithoutValues('server.job-deleted'));
 
 /** The id of a job that is there, its design left where it is; or a refusal. */
 export async function knownId(pool: pg.Pool, id: unknown): Promise<string> {

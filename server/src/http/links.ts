@@ -51,7 +51,7 @@ export const linkRoutes: readonly Route[] = [
     async work({ db, params, run }) {
       const id = await jobOfLink(db, tokenHash(params.token!));
       const job = id === null ? null : await findKept(db, id);
-      if (!job) throw notFound('job behind this link, or it was called back');
+      if (!job) throw notFound('linked-job');
       const { started, progress } = await findProgress(db, job.id);
       const look = await run('customerLook', {
         design: job.design,

@@ -21,25 +21,17 @@ export async function append(
     throw new ApiError(
       422,
       'invalid',
-      'Its time lies in the future: the clock of this device is wrong. Send it with the right time, or leave it out.',
+      messageWithoutValues('server.entry-in-future'),
       invalidAt('at', messageWithoutValues('server.future')).details,
     );
   const done = await appendEvent(db, jobId, event);
   switch (done) {
     case 'other-job':
-      throw new ApiError(409, 'conflict', 'This entry is in the log of another job already.');
+      throw new ApiError(409, 'conflict', messageWithoutValues('server.entry-of-other-job'));
     case 'other-content':
-      throw new ApiError(
-        409,
-        'conflict',
-        'An entry with this id but other content is in the log already. It was left as it is.',
-      );
+      throw new ApiError(409, 'conflict', messageWithoutValues('server.entry-differs'));
     case 'full':
-      throw new ApiError(
-        409,
-        'log-full',
-        'The log of this job is full. Finish the job, and begin another for what is left.',
-      );
+      throw new ApiError(409, 'log-full', messageWithoutValues('server.log-full'));
     default:
       return done;
   }

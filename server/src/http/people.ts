@@ -50,7 +50,7 @@ import { clearCookie, cookieIn, PHONE_COOKIE, SESSION_COOKIE, setCookie } from '
 import { type Context, type Route, route } from './route';
 import { uuidOf } from './validate';
 
-const wrong = () => new ApiError(403, 'wrong', 'Name and passphrase do not belong together.');
+const wrong = () => new ApiError(403, 'wrong', messageWithoutValues('server.wrong-sign-in'));
 
 /** /api/me, /sign-in, /sign-out, /people, /sessions: who works here and is signed in where. */
 export const peopleRoutes: readonly Route[] = [
@@ -69,7 +69,7 @@ export const peopleRoutes: readonly Route[] = [
       const secret = await hashSecret(passphrase);
       await inTransaction(context.db, async (db) => {
         if ((await canSignIn(db)) || !(await useSetUpCode(db, tokenHash(normalizeCode(code)))))
-          throw new ApiError(403, 'wrong', 'This is not the code the start has printed, or it was used already.');
+          throw new ApiError(403, 'wrong', messageWithoutValues('server.wrong-code'));
         const owner = await setUpOwner(db, name, secret);
         await begin(db, context, { person: owner.id, phone: null, device });
       });
@@ -89,11 +89,7 @@ export const peopleRoutes: readonly Route[] = [
       const person = await personNamed(context.db, name);
       if (!(await verifySecret(person?.passphrase ?? null, passphrase)) || !person) throw wrong();
       if (phone !== undefined && person.role !== 'owner')
-        throw new ApiError(
-          403,
-          'owner-pairs',
-          'Only an owner makes this a phone of the shop: an owner signs in here once.',
-        );
+        throw new ApiError(403, 'owner-pairs', messageWithoutValues('server.owner-pairs'));
       await inTransaction(context.db, async (db) => {
         const paired = await pairedPhone(db, context, phone);
         await clearPinTries(db, paired, person.id);
@@ -114,21 +110,12 @@ export const peopleRoutes: readonly Route[] = [
       const { db, body, request } = context;
       const token = cookieIn(request, PHONE_COOKIE);
       const phone = token === null ? null : await findPhone(db, tokenHash(token));
-      if (!phone)
-        throw new ApiError(
-          403,
-          'no-phone',
-          'A PIN is enough only on a phone of the shop: sign in with your passphrase.',
-        );
+      if (!phone) throw new ApiError(403, 'no-phone', messageWithoutValues('server.no-shop-phone'));
       if (!(await inTransaction(db, (held) => countPinTry(held, phone.id, body.person))))
-        throw new ApiError(
-          403,
-          'pins-used-up',
-          'Too many wrong PINs on this phone or for this person: sign in with your passphrase.',
-        );
+        throw new ApiError(403, 'pins-used-up', messageWithoutValues('server.pins-used-up'));
       const person = await personById(db, body.person);
       if (!(await verifySecret(person?.pin ?? null, body.pin)) || !person)
-        throw new ApiError(403, 'wrong', 'This is not the PIN.');
+        throw new ApiError(403, 'wrong', messageWithoutValues('server.wrong-pin'));
       await clearPinTries(db, phone.id, person.id);
       await inTransaction(db, (held) =>
         begin(held, context, { person: person.id, phone: phone.id, device: phone.name, byPin: true }),
@@ -310,15 +297,14 @@ async function known(db: Queryable, id: string): Promise<PersonRow> {
 /** Of two owners who go at the same moment one stays. */
 async function oneOwnerStays(db: Queryable): Promise<void> {
   await db.query('LOCK TABLE people IN SHARE ROW EXCLUSIVE MODE');
-  if ((await countOwners(db)) < 2)
-    throw new ApiError(409, 'last-owner', 'One owner has to stay: make somebody else an owner first.');
+  if ((await countOwners(db)) < 2) throw new ApiError(409, 'last-owner', messageWithoutValues('server.last-owner'));
 }
 
 /** The requesting person, after verifying their passphrase. */
 async function ownRow(db: Queryable, person: ShopPerson | null, passphrase: string): Promise<PersonRow> {
   const row = person && (await personById(db, person.id));
   if (!(await verifySecret(row?.passphrase ?? null, passphrase)) || !row)
-    throw new ApiError(403, 'wrong', 'This is not your passphrase.');
+    throw new ApiError(403, 'wrong', messageWithoutValues('server.wrong-passphrase'));
   return row;
 }
 

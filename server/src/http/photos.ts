@@ -1,4 +1,4 @@
-import { MAX_PHOTO_BYTES, MAX_PHOTOS } from '@lintrel/core';
+import { MAX_PHOTO_BYTES, MAX_PHOTOS, message, messageWithoutValues } from '@lintrel/core';
 import { lockJob } from '../db/locks';
 import { findPhoto, insertPhoto } from '../db/photos';
 import { inTransaction } from '../db/pool';
@@ -25,14 +25,15 @@ export const photoRoutes: readonly Route[] = [
     async work({ db: pool, params, request: { body } }) {
       const [id, photo] = [await knownId(pool, params.id), uuidOf(params.photo, 'photo')];
       const bytes: Buffer = Buffer.isBuffer(body) ? body : Buffer.alloc(0);
-      if (!bytes.subarray(0, JPEG.length).equals(JPEG)) throw new ApiError(415, 'no-photo', 'This is no JPEG picture.');
+      if (!bytes.subarray(0, JPEG.length).equals(JPEG))
+        throw new ApiError(415, 'no-photo', messageWithoutValues('server.no-jpeg'));
       const became = await inTransaction(pool, async (db) => {
         await lockJob(db, id);
         return insertPhoto(db, id, photo, bytes);
       });
       if (became === 'too-many')
-        throw new ApiError(422, 'too-many', `This job has ${MAX_PHOTOS} photos: no more are kept.`);
-      if (became === 'other') throw new ApiError(409, 'conflict', 'Another photo has this id. Take it again.');
+        throw new ApiError(422, 'too-many', message('server.too-many-photos', { max: MAX_PHOTOS }));
+      if (became === 'other') throw new ApiError(409, 'conflict', messageWithoutValues('server.other-photo'));
     },
   }),
   route({

@@ -2,7 +2,6 @@ import { drawingOutSchema, messageWithoutValues } from '@lintrel/core';
 import { printSchema } from '@lintrel/core/files';
 import { readShelf } from '../db/shelf';
 import { ApiError, notFound } from '../errors/errors';
-import { WORDS } from '../words';
 import { knownKept } from './jobs';
 import { type Route, route } from './route';
 
@@ -19,7 +18,7 @@ export const printRoutes: readonly Route[] = [
     async work({ db, params, body: wish, run, response }) {
       const { design } = await knownKept(db, params.id);
       const printed = await run('print', { design, shelf: await readShelf(db), wish });
-      if (!printed.ok) throw new ApiError(422, 'print', WORDS.say(printed.why));
+      if (!printed.ok) throw new ApiError(422, 'print', printed.why);
       response.type('application/pdf').send(Buffer.from(printed.bytes));
     },
   }),
@@ -44,9 +43,9 @@ export const printRoutes: readonly Route[] = [
     answer: 'own',
     async work({ db, params, body: wish, run, response }) {
       const { design } = await knownKept(db, params.id);
-      if (wish.what !== 'stations') throw new ApiError(422, 'print', 'Only a station table is written as a list.');
+      if (wish.what !== 'stations') throw new ApiError(422, 'print', messageWithoutValues('server.only-stations'));
       const written = await run('stations', { design, wish });
-      if (written === null) throw new ApiError(422, 'print', WORDS.say(messageWithoutValues('print.nothing-to-mark')));
+      if (written === null) throw new ApiError(422, 'print', messageWithoutValues('print.nothing-to-mark'));
       response.type('text/csv').send(written);
     },
   }),

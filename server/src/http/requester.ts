@@ -1,4 +1,4 @@
-import { isAllowed, type ShopPerson } from '@lintrel/core';
+import { isAllowed, messageWithoutValues, type ShopPerson } from '@lintrel/core';
 import type { Request, RequestHandler, Response } from 'express';
 import type pg from 'pg';
 import { changeToken, findSession } from '../db/people';
@@ -57,9 +57,9 @@ export function authorize(
       if (session.stale && !session.replaced) await rotate(pool, session.id, token!, response);
     }
     if (right === 'open') return next();
-    if (!session) throw new ApiError(401, 'sign-in', 'Sign in first.');
+    if (!session) throw new ApiError(401, 'sign-in', messageWithoutValues('server.sign-in'));
     if (!isAllowed(session.person.role, right))
-      throw new ApiError(403, 'not-yours', 'That is for others in this shop to do: ask the owner.');
+      throw new ApiError(403, 'not-yours', messageWithoutValues('server.not-allowed'));
     next();
   };
 }

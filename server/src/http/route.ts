@@ -1,4 +1,5 @@
 import type { Permission, ShopPerson } from '@lintrel/core';
+import { messageWithoutValues } from '@lintrel/core';
 import { type Request, type RequestHandler, type Response, Router } from 'express';
 import type pg from 'pg';
 import type { Logger } from 'pino';
@@ -108,8 +109,8 @@ const LOOKS_A_MINUTE = 60;
 export function answerRoutes(routes: readonly Route[], shop: Shop): Router {
   const router = Router();
   const slow = {
-    guessing: rateLimiter(shop.tries, 'Too many tries. Wait a minute, then try again.', true),
-    looking: rateLimiter(LOOKS_A_MINUTE, 'Too many at once. Wait a minute, then look again.'),
+    guessing: rateLimiter(shop.tries, messageWithoutValues('server.too-many-tries'), true),
+    looking: rateLimiter(LOOKS_A_MINUTE, messageWithoutValues('server.too-many-requests')),
   };
   for (const candidate of routes) {
     const before: RequestHandler[] = [authorize(shop, candidate)];

@@ -5,6 +5,7 @@ import {
   logAnswerSchema,
   type LogEvent,
   logEventSchema,
+  message,
   messageWithoutValues,
   runAnswerSchema,
   sendLogSchema,
@@ -54,8 +55,7 @@ export const runRoutes: readonly Route[] = [
       if ((await runningRevision(pool, job.id)) === revision) return runRecord(pool, job.id, query);
       if (revision !== job.revision) throw staleStart(job.revision);
       const plan = await planOf(pool, run, job);
-      if (plan.steps === 0)
-        throw new ApiError(422, 'nothing-to-run', 'There is nothing to run yet: give at least one area a finish.');
+      if (plan.steps === 0) throw new ApiError(422, 'nothing-to-run', messageWithoutValues('server.nothing-to-run'));
       await inTransaction(pool, async (db) => {
         await lockJob(db, job.id);
         // The same start may have come again while we planned: it freezes one plan.
@@ -64,11 +64,7 @@ export const runRoutes: readonly Route[] = [
         if (newest !== revision) throw staleStart(newest);
         if ((await runningRevision(db, job.id)) === revision) return;
         if (shelf !== undefined && shelf !== plan.shelf)
-          throw new ApiError(
-            409,
-            'stale-shelf',
-            'Something on the shelf was changed since this plan was worked out. Look at the plan again, then start.',
-          );
+          throw new ApiError(409, 'stale-shelf', messageWithoutValues('server.stale-shelf'));
         const sheet = await insertStartedPlan(db, job.id, revision, plan.text);
         await append(db, job.id, signed({ ...event, sheet }, author), now());
         await storeProgress(db, job.id);
@@ -176,15 +172,11 @@ async function takeEntry(
 async function allPlugsOut(db: Queryable, jobId: string): Promise<void> {
   const { started, progress } = await findProgress(db, jobId);
   if (started?.steps.some(({ id, kind }) => kind === 'unplug' && !progress.doneAt.has(id)))
-    throw new ApiError(
-      422,
-      'plugs-in',
-      'The plugs are not counted out yet: count them, or write down why the job ends without.',
-    );
+    throw new ApiError(422, 'plugs-in', messageWithoutValues('server.plugs-in'));
 }
 
 const staleStart = (revision: number): ApiError =>
-  new ApiError(409, 'stale-start', `The job is at revision ${revision} now. Look at the plan again, then start.`);
+  new ApiError(409, 'stale-start', message('server.stale-start', { revision }));
 
 /** The record of a run; with the plan only if the client does not have that sheet. */
 async function runRecord(pool: pg.Pool, jobId: string, { have }: Context['query']) {

@@ -43,11 +43,7 @@ export async function addEntry<T extends ShelfTable>(db: Queryable, table: T, en
   const done = await insertEntry(db, table, entry);
   if (done === 'taken') throw invalidAt(KEY_FIELDS[table], message('server.taken', { key: keyOf(table, entry) }));
   if (done === 'full')
-    throw new ApiError(
-      409,
-      'shelf-full',
-      `The shelf is full: it holds ${MAX_SHELF_ENTRIES} ${table}. Take off what is not used any more, then try again.`,
-    );
+    throw new ApiError(409, 'shelf-full', message('server.shelf-full', { max: MAX_SHELF_ENTRIES, what: table }));
 }
 
 function kept<E extends Tape | Finish | Supply>(entry: E): E {
@@ -107,8 +103,7 @@ function entryRoutes<T extends ShelfTable>(table: T, schema: v.GenericSchema<She
         inTransaction(pool, async (db) => {
           await lockShelf(db);
           const users = table === 'finishes' ? await jobsUsingFinish(db, key) : [];
-          if (users.length > 0)
-            throw new ApiError(409, 'in-use', `Still used by ${users.join(', ')}: choose another finish there first.`);
+          if (users.length > 0) throw new ApiError(409, 'in-use', message('server.finish-in-use', { jobs: users }));
           if (!(await deleteEntry(db, table, key))) throw notFound(WORDS[table]);
           await insertEntryRevision(db, table, key, null, author);
         }),
@@ -175,19 +170,9 @@ export const shelfRoutes: readonly Route[] = [
  * @param was fingerprint of the entry as seen
  */
 async function stillAs(db: Queryable, table: ShelfTable, key: string, was: unknown): Promise<void> {
-  if (typeof was !== 'string')
-    throw new ApiError(
-      428,
-      'no-mark',
-      'Which entry this replaces is not said: load the shelf anew, and send the mark of the entry as `was`.',
-    );
+  if (typeof was !== 'string') throw new ApiError(428, 'no-mark', messageWithoutValues('server.no-mark'));
   const current = await findEntry(db, table, key);
   if (!current || entryFingerprint(current) === was) return;
   const author = await lastAuthor(db, table, key);
-  throw new ApiError(
-    409,
-    'stale-entry',
-    `This was changed ${author ? `by ${author}` : 'elsewhere'} meanwhile. What you typed is still here: save again to keep yours, or go back to see theirs.`,
-    { versions: { current } },
-  );
+  throw new ApiError(409, 'stale-entry', message('server.stale-entry', { by: author }), { versions: { current } });
 }

@@ -1,4 +1,4 @@
-import { backupKeySchema, backupsSchema } from '@lintrel/core';
+import { backupKeySchema, backupsSchema, messageWithoutValues } from '@lintrel/core';
 import { MAX_BACKUPS } from '../backup/nightly';
 import { newBackupKey } from '../backup/secrets';
 import { saveBackupKey } from '../db/backup-key';
@@ -33,8 +33,7 @@ export const shopRoutes: readonly Route[] = [
     status: 201,
     answer: backupsSchema,
     async work({ shop }) {
-      if (shop.backups === null)
-        throw new ApiError(409, 'no-folder', 'This server keeps no backups: it was started without a folder for them.');
+      if (shop.backups === null) throw new ApiError(409, 'no-folder', messageWithoutValues('server.no-backup-folder'));
       // A failure is part of the answer, until a backup succeeds.
       await shop.backups.make().catch(() => undefined);
       return stateOf(shop);

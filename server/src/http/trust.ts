@@ -34,7 +34,7 @@ export const trustRoutes: readonly Route[] = [
     answer: 'own',
     work({ shop: { trust }, response }) {
       const authority = trust.authority();
-      if (authority === null) throw notFound('certificate of this shop');
+      if (authority === null) throw notFound('certificate');
       response.type('application/x-x509-ca-cert').attachment('lintrel-shop.crt');
       response.send(new X509Certificate(authority).raw);
     },
@@ -46,7 +46,7 @@ export const trustRoutes: readonly Route[] = [
     answer: 'own',
     async work({ shop: { trust }, response }) {
       const [first] = trust.addresses();
-      if (first === undefined) throw notFound('address for phones');
+      if (first === undefined) throw notFound('phone-address');
       // A phone that does not trust us yet comes by plain HTTP.
       const code = await codeOf(`${first.replace('https:', 'http:')}/trust`, {
         type: 'svg',

@@ -1,4 +1,5 @@
 import { checkAgainst } from '@lintrel/core';
+import type { NotFoundKind } from '@lintrel/words';
 import * as v from 'valibot';
 import { invalid, notFound } from '../errors/errors';
 
@@ -10,7 +11,7 @@ export function bodyOf<S extends v.GenericSchema>(schema: S, body: unknown): v.I
 }
 
 /** The id in a path; anything that is none leads nowhere. */
-export function uuidOf(text: unknown, what: string): string {
+export function uuidOf(text: unknown, what: NotFoundKind): string {
   if (!v.is(v.pipe(v.string(), v.uuid()), text)) throw notFound(what);
   return text as string;
 }

@@ -2,8 +2,9 @@ import { type ChildProcess, fork } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { availableParallelism, constants, setPriority } from 'node:os';
 import type { ReportProgress } from '@lintrel/core';
+import { message, messageWithoutValues } from '@lintrel/core';
 import type { Response } from 'express';
-import { ApiError } from '../errors/errors';
+import { ApiError, type Refusal } from '../errors/errors';
 import { ROOT, WORKER_PROCESS } from '../paths';
 import type * as tasks from './tasks';
 import type { WorkerAnswer, WorkerProgress, WorkerStarted } from './worker';
@@ -118,7 +119,7 @@ export function openWorkerPool({
       if (waits && (queue.length >= MAX_WAITING || tooMany >= MAX_WAITING / 2)) throw busy();
       const ending = new AbortController();
       const { signal } = ending;
-      const closed = () => ending.abort(new ApiError(499, 'aborted', 'The request was closed.'));
+      const closed = () => ending.abort(new ApiError(499, 'aborted', messageWithoutValues('server.closed')));
       answering?.once('close', closed);
       const tooLong = setTimeout(() => ending.abort(busyMachine(maxWallMs)), maxWallMs);
       try {
@@ -128,7 +129,7 @@ export function openWorkerPool({
         } else atWork.push(person);
         try {
           const child = taken();
-          const lost = () => (closing ? stopping() : tooMuch('needs more memory than it may take'));
+          const lost = () => (closing ? stopping() : tooMuch(messageWithoutValues('server.too-much-memory')));
           const value = await worked(child, { name, input }, { ending, lost, tell, maxCpuMs });
           if (!closing) idle.push(child);
           endSpare();
@@ -239,7 +240,7 @@ function worked(child: ChildProcess, asked: object, { ending, lost, tell, maxCpu
     const heard = (answer: WorkerAnswer | WorkerProgress | WorkerStarted) => {
       if ('begun' in answer)
         stopWatching = watchCpu(child, maxCpuMs, () =>
-          ending.abort(tooMuch(`takes more than ${maxCpuMs / 1000} s of computing time`)),
+          ending.abort(tooMuch(message('server.too-much-computing', { seconds: maxCpuMs / 1000 }))),
         );
       else if ('progress' in answer) tell?.(answer.progress);
       else end(() => (answer.ok ? done(answer.value) : failed(new Error(answer.stack))));
@@ -258,20 +259,11 @@ function worked(child: ChildProcess, asked: object, { ending, lost, tell, maxCpu
   });
 }
 
-const tooMuch = (why: string): ApiError =>
-  new ApiError(
-    422,
-    'too-much',
-    `This ${why} to work out. Make it simpler: fewer lines, bands or places, or several jobs.`,
-  );
+const tooMuch = (why: Refusal): ApiError => new ApiError(422, 'too-much', why);
 
 const busyMachine = (maxWallMs: number): ApiError =>
-  new ApiError(
-    503,
-    'busy',
-    `This was not worked out within ${maxWallMs / 1000} s: the server is busy. Try again in a moment.`,
-  );
+  new ApiError(503, 'busy', message('server.busy-machine', { seconds: maxWallMs / 1000 }));
 
-const busy = (): ApiError => new ApiError(503, 'busy', 'Too much is being worked out at once. Try again in a moment.');
+const busy = (): ApiError => new ApiError(503, 'busy', messageWithoutValues('server.busy'));
 
-const stopping = (): ApiError => new ApiError(503, 'stopping', 'The server is stopping. Try again in a moment.');
+const stopping = (): ApiError => new ApiError(503, 'stopping', messageWithoutValues('server.stopping'));

@@ -22,6 +22,7 @@ import {
   PLAN_FAULT_WORDS,
 } from './plan';
 import { REFUSAL_WORDS } from './refusals';
+import { REQUEST_WORDS } from './requests';
 import { DOUBT_WORDS, TECHNIQUE_REASONS, TECHNIQUE_WORDS } from './runs';
 import { FOLLOW_DATA_SHEETS, SAFETY_WORDS } from './safety';
 import { CLOSING_TAPES, LEAK_WORDS, OWN_PIECE_WORDS, SECTION_WORDS, SIDES, STEP_DETAILS, STEP_TITLES } from './steps';
@@ -63,6 +64,7 @@ const SAYS: WordsOf<AllMessages> = {
   ...PRINT_WORDS,
   ...PAPER_WORDS,
   ...REFUSAL_WORDS,
+  ...REQUEST_WORDS,
 };
 
 /** All words of one language. */
