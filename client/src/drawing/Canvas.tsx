@@ -1,3 +1,4 @@
+import type { Place } from '@lintrel/core';
 import { memo, type ReactNode, useEffect, useId, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { type GestureResponderEvent, type LayoutChangeEvent, PanResponder, StyleSheet, View } from 'react-native';
 import { IconButton } from 'react-native-paper';
@@ -20,13 +21,13 @@ import {
 /** A point of the drawing that can be taken hold of. */
 export interface CanvasHandle {
   readonly key: string;
-  readonly place: readonly [number, number];
+  readonly place: Place;
 }
 
 /** A handle being dragged: where the finger is, mm. */
 export interface CanvasDrag {
   readonly key: string;
-  readonly place: readonly [number, number];
+  readonly place: Place;
   readonly phase: 'move' | 'end';
   readonly mmPerDp: number;
 }
@@ -138,7 +139,7 @@ const Buttons = memo(function Buttons({
 });
 
 /** Where the finger is that drags, mm; null while none does. */
-type Finger = readonly [number, number] | null;
+type Finger = Place | null;
 
 interface MagnifierProps {
   readonly finger: Observable<Finger>;
@@ -184,7 +185,7 @@ function gestures(current: () => Current, setMoved: (view: Shown | null) => void
   let startSpread = 0;
   let lastTap = 0;
   let held: string | null = null;
-  const placeOf = (x: number, y: number): readonly [number, number] | null => {
+  const placeOf = (x: number, y: number): Place | null => {
     const { view, frame, corner } = current();
     const { left, top } = corner();
     return view && frame ? placeAt(view, frame, { x: x - left, y: y - top }) : null;

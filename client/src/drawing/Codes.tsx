@@ -1,4 +1,4 @@
-import { letteringOf, type LinePlan, type PartPlan } from '@lintrel/core';
+import { letteringOf, type LinePlan, type PartPlan, type Place } from '@lintrel/core';
 import { G, Text } from 'react-native-svg';
 import { colour, font } from '@/theme/theme';
 import { boxRound, placeOfCode } from './path';
@@ -20,7 +20,7 @@ export const LineCodes = ({ lines, mmPerDp }: { readonly lines: readonly LinePla
 const BELOW_LETTERS = -12;
 
 /** Codes of the areas at their places; the letters of a line have one name, below them. */
-function areaCodes(part: PartPlan): { code: string; at: readonly [number, number]; lift: number }[] {
+function areaCodes(part: PartPlan): { code: string; at: Place; lift: number }[] {
   const groups = letteringOf(part);
   const grouped = new Set(groups.flatMap(({ strokes, inner }) => [...strokes, ...inner]));
   return [
@@ -33,17 +33,7 @@ function areaCodes(part: PartPlan): { code: string; at: readonly [number, number
   ];
 }
 
-function Code({
-  at: [x, y],
-  text,
-  mmPerDp,
-  lift = 0,
-}: {
-  at: readonly [number, number];
-  text: string;
-  mmPerDp: number;
-  lift?: number;
-}) {
+function Code({ at: [x, y], text, mmPerDp, lift = 0 }: { at: Place; text: string; mmPerDp: number; lift?: number }) {
   const size = 13 * mmPerDp;
   const letters = {
     x: 0,

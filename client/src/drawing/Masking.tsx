@@ -1,4 +1,4 @@
-import type { Finish, LineItem, PartPlan, SprayArrow, TapeKind } from '@lintrel/core';
+import type { Finish, LineItem, PartPlan, Place, SprayArrow, TapeKind } from '@lintrel/core';
 import type { ReactNode } from 'react';
 import { Circle, G, Path, Pattern } from 'react-native-svg';
 import { colour } from '@/theme/theme';
@@ -125,10 +125,7 @@ export function Arrow({ arrow: { from, to }, mmPerDp }: { arrow: SprayArrow; mmP
   const length = Math.hypot(dx, dy) || 1;
   const [ux, uy] = [dx / length, dy / length];
   const head = 7 * mmPerDp;
-  const wing = (side: number): readonly [number, number] => [
-    to[0] - head * (ux - 0.6 * side * uy),
-    to[1] - head * (uy + 0.6 * side * ux),
-  ];
+  const wing = (side: number): Place => [to[0] - head * (ux - 0.6 * side * uy), to[1] - head * (uy + 0.6 * side * ux)];
   const d = `${openPath([from, to])}${openPath([wing(1), to, wing(-1)])}`;
   return (
     <G>

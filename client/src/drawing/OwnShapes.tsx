@@ -1,9 +1,8 @@
-import { type OwnItem, pieceCorners } from '@lintrel/core';
+import { type OwnItem, pieceCorners, type Place } from '@lintrel/core';
 import { G, Path } from 'react-native-svg';
 import { colour } from '@/theme/theme';
 import { openPath, ringPath } from './path';
 
-type Place = readonly [number, number];
 type Live = { readonly index: number; readonly place: Place } | null;
 
 /** The places of a piece in their order, the one that is dragged where the finger has it. */
@@ -59,4 +58,4 @@ export function OwnShapes({ pieces, chosen, live, mmPerDp }: OwnShapesProps) {
   );
 }
 
-const pair = ([x, y]: Place): [number, number] => [x, y];
+const pair = ([x, y]: Place): Place => [x, y];

@@ -1,4 +1,4 @@
-import type { LineItem, PartPlan, SprayArrow } from '@lintrel/core';
+import type { LineItem, PartPlan, Place, SprayArrow } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { memo, type ReactNode, useId } from 'react';
 import { Circle, Defs, G, Path, Pattern } from 'react-native-svg';
@@ -23,7 +23,7 @@ interface PartPictureProps {
   /** Which way to spray. */
   readonly arrows?: readonly SprayArrow[];
   /** A place to mark, such as where an edge is cut open. */
-  readonly spot?: readonly [number, number] | null;
+  readonly spot?: Place | null;
   readonly onArea?: (code: string) => void;
   readonly onLine?: (id: string) => void;
   readonly codes?: 'areas' | 'lines' | 'none';
@@ -147,7 +147,7 @@ const DatumsAndFeatures = ({ part, mmPerDp }: { part: PartPlan; mmPerDp: number 
   </G>
 );
 
-const SpotMark = ({ spot: [cx, cy], mmPerDp }: { spot: readonly [number, number]; mmPerDp: number }) => (
+const SpotMark = ({ spot: [cx, cy], mmPerDp }: { spot: Place; mmPerDp: number }) => (
   <G>
     <Circle cx={cx} cy={cy} r={9 * mmPerDp} fill="none" stroke={colour.sheet} strokeWidth={5 * mmPerDp} />
     <Circle cx={cx} cy={cy} r={9 * mmPerDp} fill="none" stroke={colour.accent} strokeWidth={2.5 * mmPerDp} />

@@ -1,3 +1,4 @@
+import type { Place } from '@lintrel/core';
 import { Circle, G, Path } from 'react-native-svg';
 import { colour } from '@/theme/theme';
 import { openPath } from './path';
@@ -7,7 +8,7 @@ export const Marks = ({
   marks,
   mmPerDp,
 }: {
-  marks: readonly { readonly place: readonly [number, number]; readonly extra: boolean }[];
+  marks: readonly { readonly place: Place; readonly extra: boolean }[];
   mmPerDp: number;
 }) => (
   <G>
@@ -35,7 +36,7 @@ export function Comb({
 }) {
   const tightest = Math.max(1e-9, ...bends.map(([, bend]) => Math.abs(bend)));
   const longest = 44 * mmPerDp;
-  const tip = ([, bend, x, y, tx, ty]: (typeof bends)[number]): readonly [number, number] => {
+  const tip = ([, bend, x, y, tx, ty]: (typeof bends)[number]): Place => {
     // Teeth stand on the outside of the bend.
     const length = (-bend / tightest) * longest;
     return [x - ty * length, y + tx * length];

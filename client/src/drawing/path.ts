@@ -1,28 +1,28 @@
-import { type AreaPlan, type Coordinates, maxOf, minOf } from '@lintrel/core';
+import { type AreaPlan, maxOf, minOf, type Place } from '@lintrel/core';
 
-/** A point, with any further values. */
-type Place = readonly [number, number, ...number[]];
+/** A place, possibly with more figures behind its coordinates. */
+type PathPlace = readonly [number, number, ...number[]];
 
-const point = ([x, y]: Place): string => `${x.toFixed(3)} ${y.toFixed(3)}`;
+const point = ([x, y]: PathPlace): string => `${x.toFixed(3)} ${y.toFixed(3)}`;
 
 /** Path of an open line. */
-export const openPath = (points: readonly Place[]): string => `M${points.map(point).join('L')}`;
+export const openPath = (points: readonly PathPlace[]): string => `M${points.map(point).join('L')}`;
 
 /** Path of a ring. */
-export const ringPath = (points: readonly Place[]): string => `${openPath(points)}Z`;
+export const ringPath = (points: readonly PathPlace[]): string => `${openPath(points)}Z`;
 
 /** Path of an area with its holes. */
 export const areaPath = ({ rings }: Pick<AreaPlan, 'rings'>): string => rings.map(ringPath).join('');
 
 /** Box round some places. */
-export function boxRound(points: readonly Place[]): { minX: number; minY: number; maxX: number; maxY: number } {
+export function boxRound(points: readonly PathPlace[]): { minX: number; minY: number; maxX: number; maxY: number } {
   const xs = points.map(([x]) => x);
   const ys = points.map(([, y]) => y);
   return { minX: minOf(xs), minY: minOf(ys), maxX: maxOf(xs), maxY: maxOf(ys) };
 }
 
 /** Where the code of a line stands: codes of lines close together are spread along them. */
-export function placeOfCode(points: readonly Place[], index: number): Coordinates {
+export function placeOfCode(points: readonly PathPlace[], index: number): Place {
   const share = 0.5 + 0.14 * ((index % 5) - 2);
   const position = share * (points.length - 1);
   const [a, b] = [points[Math.floor(position)]!, points[Math.ceil(position)]!];
@@ -36,8 +36,8 @@ export function stripAlong(
   from: number,
   to: number,
   shift: number,
-): Coordinates[] {
-  const strip: Coordinates[] = [];
+): Place[] {
+  const strip: Place[] = [];
   for (let index = 1; index < points.length; index++) {
     const [a, b] = [points[index - 1]!, points[index]!];
     const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
@@ -45,7 +45,7 @@ export function stripAlong(
     const start = Math.max(from, a[2]);
     const end = Math.min(to, b[2]);
     if (end <= start) continue;
-    const offset = (along: number): Coordinates => {
+    const offset = (along: number): Place => {
       const share = (along - a[2]) / (b[2] - a[2]);
       return [
         a[0] + share * (b[0] - a[0]) - (shift * (b[1] - a[1])) / length,

@@ -1,4 +1,4 @@
-import type { AreaPlan, FeaturePlan, Finish, LinePlan, PartPlan } from '@lintrel/core';
+import type { AreaPlan, FeaturePlan, Finish, LinePlan, PartPlan, Place } from '@lintrel/core';
 import { G, Path, Polygon } from 'react-native-svg';
 import { colour } from '@/theme/theme';
 import { EFFECT_DRAWN } from './Masking';
@@ -38,7 +38,7 @@ export const Dashed = ({
   tone,
   mmPerDp,
 }: {
-  places: readonly (readonly [number, number])[];
+  places: readonly Place[];
   pattern: readonly number[];
   tone: string;
   mmPerDp: number;

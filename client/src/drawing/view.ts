@@ -1,3 +1,4 @@
+import type { Place } from '@lintrel/core';
 /** The piece of a sheet that is shown: lower left corner and width, mm, and mm to a dp. */
 export interface View {
   readonly x: number;
@@ -80,7 +81,7 @@ export function zoomBy(
 }
 
 /** Place on the sheet under a place in the frame, dp from the upper left. */
-export const placeAt = (view: View, frame: Frame, { x, y }: { x: number; y: number }): readonly [number, number] => [
+export const placeAt = (view: View, frame: Frame, { x, y }: { x: number; y: number }): Place => [
   view.x + x * view.mmPerDp,
   view.y + (frame.height - y) * view.mmPerDp,
 ];
@@ -90,12 +91,11 @@ const GRAB_DP = 26;
 
 /** The handle nearest to a place, if it is near enough for a finger. */
 export function handleAt(
-  handles: readonly { readonly key: string; readonly place: readonly [number, number] }[],
-  [x, y]: readonly [number, number],
+  handles: readonly { readonly key: string; readonly place: Place }[],
+  [x, y]: Place,
   mmPerDp: number,
 ): string | null {
-  const away = ({ place }: { readonly place: readonly [number, number] }) =>
-    Math.hypot(place[0] - x, place[1] - y) / mmPerDp;
+  const away = ({ place }: { readonly place: Place }) => Math.hypot(place[0] - x, place[1] - y) / mmPerDp;
   const nearest = [...handles].sort((a, b) => away(a) - away(b))[0];
   return nearest && away(nearest) <= GRAB_DP ? nearest.key : null;
 }

@@ -1,4 +1,4 @@
-import { type DragResult, type PartPlan, type Shelf, withLine } from '@lintrel/core';
+import { type DragResult, type PartPlan, type Place, type Shelf, withLine } from '@lintrel/core';
 import { useEffect, useRef, useState } from 'react';
 import type { CanvasDrag } from '@/drawing/Canvas';
 import { useJob } from '@/job/JobContext';
@@ -14,7 +14,7 @@ const SNAP_DP = 12;
 
 /** Dragging the measured points of one line: handles, and the line as it would be. */
 export interface Dragging {
-  readonly handles: readonly { readonly key: string; readonly place: readonly [number, number] }[];
+  readonly handles: readonly { readonly key: string; readonly place: Place }[];
   readonly live: DragResult | null;
   readonly onDrag: (drag: CanvasDrag) => void;
 }

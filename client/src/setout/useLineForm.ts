@@ -1,4 +1,13 @@
-import { type Design, faultText, partFrame, type TrimLine, unusedId, withLine, withoutLine } from '@lintrel/core';
+import {
+  type Design,
+  faultText,
+  partFrame,
+  type Place,
+  type TrimLine,
+  unusedId,
+  withLine,
+  withoutLine,
+} from '@lintrel/core';
 import { type Href, router } from 'expo-router';
 import { useState } from 'react';
 import { showFirstFault } from '@/forms/firstFault';
@@ -66,7 +75,7 @@ export function useLineForm(partId: string, lineId: string) {
     }
   };
   // Known at once, so that nothing moves when the drawing arrives.
-  const ring = partFrame(part, design.parts).drawn.ring.map(({ x, y }): [number, number] => [x, y]);
+  const ring = partFrame(part, design.parts).drawn.ring.map(({ x, y }): Place => [x, y]);
   return { part, line, ownId, fields, set, faults, read, kept, drawn, lines, ring, submit, remove };
 }
 

@@ -4,6 +4,7 @@ import {
   edgeGroups,
   type Part,
   partFrame,
+  type Place,
   unusedId,
   withoutPart,
   withPart,
@@ -42,7 +43,7 @@ export function usePartForm(partId: string) {
   const drawn =
     useDraftParts(read.ok ? withPart(design, read.part) : design)?.find((other) => other.id === ownId) ?? null;
   // Known at once, so that nothing moves when the drawing arrives.
-  const known = part && { ring: partFrame(part, design.parts).drawn.ring.map(({ x, y }): [number, number] => [x, y]) };
+  const known = part && { ring: partFrame(part, design.parts).drawn.ring.map(({ x, y }): Place => [x, y]) };
   const [group, setGroup] = useState<number | null>(null);
   const groups = edgeGroups(drawn?.edgePlaces ?? []);
   const edges = {

@@ -6,6 +6,7 @@ import {
   type OwnPiece,
   type PartPlan,
   piecePoints,
+  type Place,
   readLength,
   type Shelf,
   withCorner,
@@ -31,7 +32,7 @@ const COVER = '';
 export function AddOwnPiece({ part, finish, onAdd }: { part: PartPlan; finish: Finish['id']; onAdd: () => void }) {
   const { change, shelf } = useJob();
   const { minX, minY, maxX, maxY } = boxRound(part.ring);
-  const place = (along: number, up: number): [number, number] => [
+  const place = (along: number, up: number): Place => [
     Math.round(minX + along * (maxX - minX)),
     Math.round(minY + up * (maxY - minY)),
   ];
@@ -162,7 +163,7 @@ export function OwnPieceForm({ item }: { item: OwnItem }) {
   const settle = (index: number) => {
     const [along, up] = [0, 1].map((axis) => readings[2 * index + axis]);
     if (!along?.ok || !up?.ok) return;
-    const place: [number, number] = [along.value, up.value];
+    const place: Place = [along.value, up.value];
     if (JSON.stringify(place) !== JSON.stringify(places[index])) set(withPiecePoint(piece, index, place));
   };
   return (

@@ -1,4 +1,4 @@
-import { changeOwnPiece, type OwnItem, withPiecePoint } from '@lintrel/core';
+import { changeOwnPiece, type OwnItem, type Place, withPiecePoint } from '@lintrel/core';
 import { useEffect, useState } from 'react';
 import type { CanvasDrag, CanvasHandle } from '@/drawing/Canvas';
 import { placesOf } from '@/drawing/OwnShapes';
@@ -7,7 +7,7 @@ import { useJob } from '@/job/JobContext';
 /** One of the places of a piece where the finger has it. */
 export interface LivePlace {
   readonly index: number;
-  readonly place: readonly [number, number];
+  readonly place: Place;
 }
 
 /** Makes the corners of a manual piece draggable, to whole millimetres. */
@@ -23,7 +23,7 @@ export function useOwnDrag(item: OwnItem | null): {
   const handles = placesOf(item, live).map((place, index) => ({ key: String(index), place }));
   const onDrag = ({ key, place, phase }: CanvasDrag) => {
     const index = Number(key);
-    const whole: [number, number] = [Math.round(place[0]), Math.round(place[1])];
+    const whole: Place = [Math.round(place[0]), Math.round(place[1])];
     setLive({ index, place: whole });
     if (phase !== 'end') return;
     void change(

@@ -120,6 +120,9 @@ export const linksSchema = v.object({
 });
 export const newLinkSchema = v.object({ id: v.string(), token: v.string() });
 
+/** [x, y], mm. */
+const planePlace = v.pipe(v.tuple([v.number(), v.number()]), v.readonly());
+
 /** What a customer sees of a job: how it will look, and how far it is. No prices, no names, no notes. */
 export const customerSchema = v.object({
   title: v.string(),
@@ -127,10 +130,8 @@ export const customerSchema = v.object({
   parts: v.array(
     v.object({
       name: v.string(),
-      ring: v.array(v.tuple([v.number(), v.number()])),
-      areas: v.array(
-        v.object({ rings: v.array(v.array(v.tuple([v.number(), v.number()]))), colour: v.nullable(v.string()) }),
-      ),
+      ring: v.array(planePlace),
+      areas: v.array(v.object({ rings: v.array(v.array(planePlace)), colour: v.nullable(v.string()) })),
     }),
   ),
   stages: v.array(

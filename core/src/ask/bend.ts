@@ -1,3 +1,4 @@
+import type { Place } from '../curves';
 import { closeRing } from '../kit';
 import { type BodySide, fitTapeToBend } from '../tape';
 import { choiceKey, lengthKey, optional, shareKey, shelfKey } from './key';
@@ -7,8 +8,8 @@ import { noTape, question } from './question';
 const HALF_TURN = Math.PI / 4;
 
 /** A piece of a bend about 0, 0, its middle at the top. */
-const arc = (radius: number): [number, number][] =>
-  Array.from({ length: 41 }, (_, index): [number, number] => {
+const arc = (radius: number): Place[] =>
+  Array.from({ length: 41 }, (_, index): Place => {
     const angle = Math.PI / 2 + HALF_TURN * (1 - index / 20);
     return [radius * Math.cos(angle), radius * Math.sin(angle)];
   });

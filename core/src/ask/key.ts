@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import type { Place } from '../curves';
 import {
   faultText,
   firstTwo,
@@ -171,7 +172,7 @@ export const lengthsKey = (example: string): Key<readonly number[]> => {
 };
 
 /** Measured places typed as `along above`, with commas between them, or sent as a list of pairs. */
-export const placesKey = (example: string): Key<readonly (readonly [number, number])[]> => {
+export const placesKey = (example: string): Key<readonly Place[]> => {
   const accepts: Accepted = messageWithoutValues('accepts.places');
   return {
     ...key(example, 'mm', accepts, () => readFailed(messageWithoutValues('ask.nothing-chosen'))),
@@ -191,11 +192,11 @@ export const placesKey = (example: string): Key<readonly (readonly [number, numb
         addIssue({ message: notUnderstood({ code: 'ask.places', values: { mostMm: MAX_COORDINATE_MM } }, accepts) });
         return NEVER;
       }),
-    ) as v.GenericSchema<unknown, readonly (readonly [number, number])[]>,
+    ) as v.GenericSchema<unknown, readonly Place[]>,
   };
 };
 
-function readPairs(text: string): [number, number][] | null {
+function readPairs(text: string): Place[] | null {
   const pairs = text.split(/[,;]/).map((pair) =>
     pair
       .trim()

@@ -1,3 +1,4 @@
+import type { Place } from '../curves';
 import { levelLineOnTube, type LevelPoint } from '../lines';
 import { lengthKey, numberKey, signedLengthKey } from './key';
 import { question, rectangleRing, refuseAt } from './question';
@@ -24,7 +25,7 @@ export const level = question({
   sketch: ({ table, diameterMm, lengthMm }) => {
     const half = (Math.PI * diameterMm) / 2;
     const on = table.filter((row): row is LevelPoint & { girthFromTopMm: number } => row.girthFromTopMm !== null);
-    const side = (sign: number) => on.map(({ x, girthFromTopMm }): [number, number] => [x, sign * girthFromTopMm]);
+    const side = (sign: number) => on.map(({ x, girthFromTopMm }): Place => [x, sign * girthFromTopMm]);
     return {
       strokes: [
         { tone: 'fill', points: rectangleRing(0, -half, lengthMm, half) },

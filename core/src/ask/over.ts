@@ -1,4 +1,5 @@
 import { REFERENCE_AIR } from '../air';
+import type { Place } from '../curves';
 import { PAINT_SYSTEM_KEYS, type PaintSystemKey } from '../finish';
 import { type CompatibilityAnswer, type CompatibilityMessage, compatibilityOf, typicalAgeMarks } from '../over';
 import { ageKey, choiceKey, numberKey, optional } from './key';
@@ -64,10 +65,7 @@ export const over = question({
         ? [
             {
               tone: 'ink' as const,
-              points: Array.from({ length: 41 }, (_, index): [number, number] => [
-                index * 2.5,
-                index % 2 === 0 ? 14 : 12.5,
-              ]),
+              points: Array.from({ length: 41 }, (_, index): Place => [index * 2.5, index % 2 === 0 ? 14 : 12.5]),
             },
           ]
         : []),

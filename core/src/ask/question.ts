@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import type { Place } from '../curves';
 import { type Checked, type Fault, pathText, type Shelf } from '../job';
 import { closeRing, MAX_FAULTS, parseFaultText, truncate } from '../kit';
 import { type Key, MAX_ECHO_CHARACTERS } from './key';
@@ -12,7 +13,7 @@ export type Values<K extends Record<string, Key>> = {
 /** A line of a drawing, mm, y up. `fill` is an area, `tape` a strip, `ink` and `quiet` lines, `mark` a point. */
 export interface SketchStroke {
   readonly tone: 'fill' | 'tape' | 'ink' | 'quiet' | 'mark';
-  readonly points: readonly (readonly [number, number])[];
+  readonly points: readonly Place[];
   /** Paint of a fill; no other stroke has one. */
   readonly colour?: string;
 }
@@ -20,11 +21,11 @@ export interface SketchStroke {
 /** A drawing in true proportions. */
 export interface Sketch {
   readonly strokes: readonly SketchStroke[];
-  readonly words: readonly { readonly at: readonly [number, number]; readonly what: SketchMessage }[];
+  readonly words: readonly { readonly at: Place; readonly what: SketchMessage }[];
 }
 
 /** Corners of an upright box, the first repeated. */
-export const rectangleRing = (x1: number, y1: number, x2: number, y2: number): [number, number][] => [
+export const rectangleRing = (x1: number, y1: number, x2: number, y2: number): Place[] => [
   [x1, y1],
   [x2, y1],
   [x2, y2],
@@ -33,7 +34,7 @@ export const rectangleRing = (x1: number, y1: number, x2: number, y2: number): [
 ];
 
 /** A ring of places as a closed line. */
-export const closedLoop = (ring: readonly { readonly x: number; readonly y: number }[]): [number, number][] =>
+export const closedLoop = (ring: readonly { readonly x: number; readonly y: number }[]): Place[] =>
   closeRing(ring).map(({ x, y }) => [x, y]);
 
 /** Plain data, as printed. */

@@ -1,3 +1,4 @@
+import type { Place } from '../curves';
 import { firstFour, messageWithoutValues } from '../kit';
 import { type RevolutionAxis, ringRadiusOnSheet, skinOf, type Surface } from '../surface';
 import { type BodySide, fitTapeToBend } from '../tape';
@@ -48,10 +49,8 @@ export const ring = question({
     const skin = skinOf(surface);
     const axle = skin.axle as RevolutionAxis;
     const slant = axle.lengthMm / lengthMm;
-    const line = axle.ringAt(atMm * slant).map(({ x, y }): [number, number] => [x, y]);
-    const beside = axle
-      .ringAt(Math.min(axle.lengthMm, atMm * slant + widthMm))
-      .map(({ x, y }): [number, number] => [x, y]);
+    const line = axle.ringAt(atMm * slant).map(({ x, y }): Place => [x, y]);
+    const beside = axle.ringAt(Math.min(axle.lengthMm, atMm * slant + widthMm)).map(({ x, y }): Place => [x, y]);
     const strokes: SketchStroke[] = [
       {
         tone: 'fill',

@@ -1,4 +1,4 @@
-import { type Path, pathLength, tightestBend } from '../curves';
+import { type Path, pathLength, type Place, tightestBend } from '../curves';
 import { messageWithoutValues, RULE_OF_THUMB } from '../kit';
 import { stationsOf, sweepPath } from '../lines';
 import { lengthKey, optional, placesKey } from './key';
@@ -13,7 +13,7 @@ export const stations = question({
   },
   ways: [],
   answer: ({ points, step, tolerance }) => {
-    const places = (points as readonly (readonly [number, number])[]).map(([x, y]) => ({ x, y }));
+    const places = (points as readonly Place[]).map(([x, y]) => ({ x, y }));
     const path = sweepPath(places);
     if (!path) return refuseAt('points', messageWithoutValues('ask.same-places'));
     if (pathLength(path) / (step as number) > 1000)
@@ -39,7 +39,7 @@ export const stations = question({
 });
 
 /** Enough places to draw it by. */
-function thinned(path: Path): [number, number][] {
+function thinned(path: Path): Place[] {
   const every = Math.max(1, Math.floor(path.length / 120));
   return path.filter((_, index) => index % every === 0 || index === path.length - 1).map(({ x, y }) => [x, y]);
 }

@@ -4,7 +4,10 @@ import { arcSteps, arcSweep, circleThrough } from './circle';
 import { distance, type Point } from './point';
 
 /** A place as the job file writes it: [x, y] in mm. */
-export const placeSchema = v.strictTuple([coordinate(), coordinate()], faultText(messageWithoutValues('field.place')));
+export const placeSchema = v.pipe(
+  v.strictTuple([coordinate(), coordinate()], faultText(messageWithoutValues('field.place'))),
+  v.readonly(),
+);
 export type Place = v.InferOutput<typeof placeSchema>;
 export const pointFromPair = ([x, y]: Place): Point => ({ x, y });
 

@@ -1,7 +1,8 @@
 import { areaAt } from '../areas';
+import type { Place } from '../curves';
 import type { Design, PartAreaChoice, Present } from '../job';
 import type { FinishId, PartId } from '../kit';
-import { type AreaPlan, type Coordinates, outlineOf } from '../setout';
+import { type AreaPlan, outlineOf } from '../setout';
 
 /**
  * Gives an area a finish, replacing earlier choices for it.
@@ -38,7 +39,7 @@ export function givePresent(design: Design, partId: PartId, area: AreaPlan, pres
 }
 
 /** Removes the choices for one point of a part. */
-export function forgetAtPoint(design: Design, partId: PartId, place: Coordinates): Design {
+export function forgetAtPoint(design: Design, partId: PartId, place: Place): Design {
   const areas = design.scheme.areas.filter(
     ({ part, seed }) => part !== partId || seed[0] !== place[0] || seed[1] !== place[1],
   );
@@ -61,7 +62,7 @@ export function pinArea(
     (pin) => pin.part !== partId || pin.finish !== finish || !inside(pin.seed),
   );
   const [x, y] = area.seed;
-  const pins = open === null ? others : [...others, { part: partId, seed: [x, y] as [number, number], finish, open }];
+  const pins = open === null ? others : [...others, { part: partId, seed: [x, y] as Place, finish, open }];
   return { ...design, choices: { ...design.choices, pins } };
 }
 
@@ -73,7 +74,7 @@ export function pinnedOpen({ choices }: Design, partId: PartId, area: AreaPlan, 
   );
 }
 
-function insideOf(area: AreaPlan): (seed: Coordinates) => boolean {
+function insideOf(area: AreaPlan): (seed: Place) => boolean {
   const outline = [outlineOf(area)];
   return ([x, y]) => areaAt(outline, { x, y }) >= 0;
 }

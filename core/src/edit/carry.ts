@@ -1,8 +1,8 @@
 import { type Arrangement, carryChoices, carryPoints } from '../areas';
-import type { Point } from '../curves';
+import type { Place, Point } from '../curves';
 import { type AreaPin, type Design, geometryKeys, type PartAreaChoice, type PresentAt, type Scheme } from '../job';
 import { type PartId, roundNumbers } from '../kit';
-import { type Coordinates, newPartCache, type PartCache, workOutParts } from '../setout';
+import { newPartCache, type PartCache, workOutParts } from '../setout';
 
 /**
  * Carries the finishes of areas over to a changed design, part by part.
@@ -19,7 +19,7 @@ export function carryScheme(before: Design, after: Design, store: PartCache = ne
   const changed = changedParts(before, after);
   const was = workOutParts(before, store);
   const is = workOutParts(after, store);
-  const moved = <C extends { readonly part: PartId; readonly seed: Coordinates }>(
+  const moved = <C extends { readonly part: PartId; readonly seed: Place }>(
     all: readonly C[],
     carry: (
       before: Arrangement,

@@ -1,4 +1,4 @@
-import { distance, distanceToSegment, type Point, ringArea } from '../curves';
+import { distance, distanceToSegment, type Place, type Point, ringArea } from '../curves';
 import { closeRing, LIMITS, MAX_COORDINATE_MM } from '../kit';
 import type { LineOf } from '../lines';
 import type { Outline } from '../surface';
@@ -78,7 +78,7 @@ const importedLine = (paths: readonly DrawnPath[], { lineId, lineName, datum }: 
 });
 
 // 0.0001 mm is far below the accuracy of any tape and keeps files short.
-const asPlace = ({ x, y }: Point): [number, number] => [Math.round(x * 1e4) / 1e4, Math.round(y * 1e4) / 1e4];
+const asPlace = ({ x, y }: Point): Place => [Math.round(x * 1e4) / 1e4, Math.round(y * 1e4) / 1e4];
 
 function outlineOf({ points }: DrawnPath, left: TakenMessage[]): Outline | null {
   let tolerance = THIN_MM;
@@ -106,7 +106,7 @@ function thinned(points: readonly Point[], closed: boolean, tolerance = THIN_MM)
   const open = closed ? closeRing(points) : points;
   const keep = new Array<boolean>(open.length).fill(false);
   keep[0] = keep[open.length - 1] = true;
-  const stack: [number, number][] = closed
+  const stack: Place[] = closed
     ? [
         [0, farthest(open)],
         [farthest(open), open.length - 1],

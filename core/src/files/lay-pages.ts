@@ -1,4 +1,5 @@
 import type { Plan, StagePlan } from '../contract';
+import type { Place } from '../curves';
 import { isLine, itemsIn } from '../items';
 import { closeRing, maxOf, minOf } from '../kit';
 import type { Step } from '../runsheet';
@@ -165,7 +166,7 @@ function smallPart(part: PartPlan, items: Plan['items'], box: { x: number; y: nu
   const [xs, ys] = [part.ring.map(([x]) => x), part.ring.map(([, y]) => y)];
   const [minX, minY] = [minOf(xs), minOf(ys)];
   const scale = Math.min(box.w / Math.max(1, maxOf(xs) - minX), box.h / Math.max(1, maxOf(ys) - minY));
-  const put = ([x, y]: readonly [number, number, ...number[]]): readonly [number, number] => [
+  const put = ([x, y]: readonly [number, number, ...number[]]): Place => [
     box.x + (x - minX) * scale,
     box.y + (y - minY) * scale,
   ];

@@ -1,9 +1,10 @@
-import type { Coordinates, PartPlan } from '../setout';
+import type { Place } from '../curves';
+import type { PartPlan } from '../setout';
 
 /** A layer of an exported drawing. */
 export interface ExportLayer {
   readonly name: string;
-  readonly paths: readonly { readonly closed: boolean; readonly points: readonly Coordinates[] }[];
+  readonly paths: readonly { readonly closed: boolean; readonly points: readonly Place[] }[];
 }
 
 const CLOSED_MM = 1e-5;
@@ -24,7 +25,7 @@ export function exportLayers(part: PartPlan): ExportLayer[] {
 }
 
 function outPath(piece: readonly (readonly [number, number, number])[]): ExportLayer['paths'][number] {
-  const points = piece.map(([x, y]): Coordinates => [x, y]);
+  const points = piece.map(([x, y]): Place => [x, y]);
   const [first, last] = [points[0]!, points.at(-1)!];
   const closed = points.length > 3 && Math.hypot(first[0] - last[0], first[1] - last[1]) < CLOSED_MM;
   return { closed, points: closed ? points.slice(0, -1) : points };

@@ -1,5 +1,6 @@
+import type { Place } from '../curves';
 import { closeRing, maxOf, minOf, RULE_OF_THUMB } from '../kit';
-import { type Coordinates, letteringOf, type PartPlan } from '../setout';
+import { letteringOf, type PartPlan } from '../setout';
 import { type CutPiece, type Nesting, nestPieces } from './nest';
 import type { PaperStroke, PaperWords, Plot } from './page';
 
@@ -45,8 +46,8 @@ export function maskPlot(
 }
 
 /** What the blade follows on a sheet, mm from its lower left. */
-export const cutPaths = ({ pieces }: Pick<Nesting, 'pieces'>): Coordinates[][] =>
-  pieces.flatMap(({ x, y, cuts }) => cuts.map((cut) => cut.map(([px, py]): Coordinates => [px + x, py + y])));
+export const cutPaths = ({ pieces }: Pick<Nesting, 'pieces'>): Place[][] =>
+  pieces.flatMap(({ x, y, cuts }) => cuts.map((cut) => cut.map(([px, py]): Place => [px + x, py + y])));
 
 function masksOf(part: PartPlan): CutPiece[] {
   const openings = part.features
@@ -54,26 +55,26 @@ function masksOf(part: PartPlan): CutPiece[] {
     .map(({ name, places }) => pieceOf(name, [places]));
   const rings = part.lines
     .filter(({ kind, pieces }) => kind === 'ellipse' && pieces.length === 1)
-    .map(({ code, pieces }) => pieceOf(code, [pieces[0]!.slice(0, -1).map(([x, y]): Coordinates => [x, y])]));
+    .map(({ code, pieces }) => pieceOf(code, [pieces[0]!.slice(0, -1).map(([x, y]): Place => [x, y])]));
   const letters = letteringOf(part).map(({ owner, name }) => {
     const strokes = part.lines
       .filter((line) => line.owner === owner)
-      .flatMap(({ pieces }) => pieces.map((piece) => piece.map(([x, y]): Coordinates => [x, y])));
+      .flatMap(({ pieces }) => pieces.map((piece) => piece.map(([x, y]): Place => [x, y])));
     return pieceOf(name, strokes, RULE_OF_THUMB.cutMargin);
   });
   return [...openings, ...rings, ...letters];
 }
 
 /** A piece with its cuts; with a margin it is the film round them that is cut out as well. */
-function pieceOf(name: string, rings: readonly (readonly Coordinates[])[], marginMm = 0): CutPiece {
+function pieceOf(name: string, rings: readonly (readonly Place[])[], marginMm = 0): CutPiece {
   const all = rings.flat();
   const [minX, minY] = [minOf(all.map(([x]) => x)) - marginMm, minOf(all.map(([, y]) => y)) - marginMm];
   const [widthMm, heightMm] = [
     maxOf(all.map(([x]) => x)) + marginMm - minX,
     maxOf(all.map(([, y]) => y)) + marginMm - minY,
   ];
-  const cuts = rings.map((ring) => closeRing(ring).map(([x, y]): Coordinates => [x - minX, y - minY]));
-  const frame: Coordinates[] = [
+  const cuts = rings.map((ring) => closeRing(ring).map(([x, y]): Place => [x - minX, y - minY]));
+  const frame: Place[] = [
     [0, 0],
     [widthMm, 0],
     [widthMm, heightMm],

@@ -1,4 +1,5 @@
 import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
+import type { Place } from '../curves';
 
 /** A flat piece to be cut, its lower left at 0, 0. */
 export interface CutPiece {
@@ -6,7 +7,7 @@ export interface CutPiece {
   readonly widthMm: number;
   readonly heightMm: number;
   /** Lines the blade follows. */
-  readonly cuts: readonly (readonly (readonly [number, number])[])[];
+  readonly cuts: readonly (readonly Place[])[];
 }
 
 /** A piece where it lies on the sheet. */

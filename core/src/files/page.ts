@@ -1,15 +1,16 @@
+import type { Place } from '../curves';
 import type { PaperMessage, PaperText } from './messages';
 
 /** A line on paper, mm from the lower left. */
 export interface PaperStroke {
-  readonly points: readonly (readonly [number, number])[];
+  readonly points: readonly Place[];
   /** `trim` lines and `rim` are the main content; `help` lines are thin; `dash` are folds and datums. */
   readonly pen: 'trim' | 'rim' | 'help' | 'dash';
 }
 
 /** Words on paper. */
 export interface PaperWords {
-  readonly at: readonly [number, number];
+  readonly at: Place;
   readonly text: PaperText;
   readonly sizeMm: number;
   readonly bold?: boolean;
@@ -74,10 +75,10 @@ export function checkBar(
 
 /** The part of a straight piece inside a box; null where it misses. Source: Liang and Barsky. */
 export function clipToBox(
-  [x0, y0]: readonly [number, number],
-  [x1, y1]: readonly [number, number],
+  [x0, y0]: Place,
+  [x1, y1]: Place,
   box: { readonly minX: number; readonly minY: number; readonly maxX: number; readonly maxY: number },
-): readonly [readonly [number, number], readonly [number, number]] | null {
+): readonly [Place, Place] | null {
   const [dx, dy] = [x1 - x0, y1 - y0];
   let [from, to] = [0, 1];
   for (const [p, q] of [

@@ -1,5 +1,6 @@
+import type { Place } from '../curves';
 import { closeRing, maxOf, messageWithoutValues, minOf } from '../kit';
-import type { Coordinates, PartPlan } from '../setout';
+import type { PartPlan } from '../setout';
 import type { PaperStroke, PaperWords, Plot } from './page';
 
 /**
@@ -13,7 +14,7 @@ export function partPlot(part: PartPlan, job: string, mirrored: boolean): Plot {
     ...part.folds.map((points): PaperStroke => ({ pen: 'dash', points })),
     ...part.datums.map(({ places }): PaperStroke => ({ pen: 'dash', points: places })),
     ...part.lines.flatMap(({ pieces }) =>
-      pieces.map((piece): PaperStroke => ({ pen: 'trim', points: piece.map(([x, y]): Coordinates => [x, y]) })),
+      pieces.map((piece): PaperStroke => ({ pen: 'trim', points: piece.map(([x, y]): Place => [x, y]) })),
     ),
   ];
   const words = [...lineWords(part), ...datumWords(part), ...seamWords(part)];
@@ -69,7 +70,7 @@ function seamWords({ seams }: PartPlan): PaperWords[] {
 function mirroredPlot(plot: Plot): Plot {
   const xs = plot.strokes.flatMap(({ points }) => points.map(([x]) => x));
   const about = minOf(xs) + maxOf(xs);
-  const turned = ([x, y]: readonly [number, number]): readonly [number, number] => [about - x, y];
+  const turned = ([x, y]: Place): Place => [about - x, y];
   return {
     ...plot,
     strokes: plot.strokes.map((stroke) => ({ ...stroke, points: stroke.points.map(turned) })),

@@ -1,3 +1,4 @@
+import type { Place } from '../curves';
 import { maxOf, minOf } from '../kit';
 import type { PartPlan } from '../setout';
 import { exportLayers } from './layers-out';
@@ -14,7 +15,7 @@ export function writeSvg(part: PartPlan): string {
   const [minX, minY, maxX, maxY] = [minOf(xs) - MARGIN, minOf(ys) - MARGIN, maxOf(xs) + MARGIN, maxOf(ys) + MARGIN];
   const [w, h] = [maxX - minX, maxY - minY].map((size) => size.toFixed(3));
   // The page runs y downwards: turned over about its own bottom, so that reading it back gives the same places.
-  const point = ([x, y]: readonly [number, number]) => `${x.toFixed(4)} ${(minY + maxY - y).toFixed(4)}`;
+  const point = ([x, y]: Place) => `${x.toFixed(4)} ${(minY + maxY - y).toFixed(4)}`;
   const groups = exportLayers(part).map(
     ({ name, paths }) =>
       `  <g id="${escaped(name)}">\n${paths.map(({ closed, points }) => `    <path d="M${points.map(point).join('L')}${closed ? 'Z' : ''}"/>`).join('\n')}\n  </g>`,

@@ -1,3 +1,4 @@
+import type { Place } from '../curves';
 import type { StationWords } from './csv';
 import type { PaperMessage } from './messages';
 import { type Page, type Paper, PAPERS, type PaperStroke, type PaperWords } from './page';
@@ -14,7 +15,7 @@ export function stationPages(table: StationWords, title: PaperMessage, paper: Pa
     const rows = table.rows.slice(sheet * perPage, (sheet + 1) * perPage);
     const top = height - EDGE;
     const column = (width - 2 * EDGE) / table.columns.length;
-    const cellAt = (index: number, y: number): readonly [number, number] => [EDGE + index * column, y];
+    const cellAt = (index: number, y: number): Place => [EDGE + index * column, y];
     const words: PaperWords[] = [
       { at: [EDGE, top - 5], text: title, sizeMm: 5, bold: true },
       {

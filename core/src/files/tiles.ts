@@ -1,4 +1,4 @@
-import { boundingBox, type Box } from '../curves';
+import { boundingBox, type Box, type Place } from '../curves';
 import {
   checkBar,
   clipToBox,
@@ -18,7 +18,7 @@ const OVERLAP = 10;
 /** A grid of sheets over a plot. */
 interface Grid {
   readonly paper: { readonly width: number; readonly height: number };
-  readonly origin: readonly [number, number];
+  readonly origin: Place;
   readonly across: number;
   readonly up: number;
   readonly stepX: number;
@@ -45,10 +45,7 @@ export function tilePages(plot: Plot, paper: Paper): Page[] {
 /** One sheet as large as the plot, for a wide printer. */
 export function singlePage(plot: Plot): Page {
   const { minX, minY, maxX, maxY } = boxOfPlot(plot);
-  const moved = ([x, y]: readonly [number, number]): readonly [number, number] => [
-    x - minX + EDGE,
-    y - minY + EDGE + FOOT,
-  ];
+  const moved = ([x, y]: Place): Place => [x - minX + EDGE, y - minY + EDGE + FOOT];
   const foot = footOf(plot, EDGE, null);
   return {
     widthMm: Math.max(maxX - minX + 2 * EDGE, 200),
@@ -93,7 +90,7 @@ const codeOf = (grid: Grid, row: number, column: number): string =>
 function tilePage(plot: Plot, grid: Grid, row: number, column: number): Page | null {
   const [x0, y0] = [grid.origin[0] + column * grid.stepX, grid.origin[1] + row * grid.stepY];
   const box = { minX: x0, minY: y0, maxX: x0 + grid.stepX + OVERLAP, maxY: y0 + grid.stepY + OVERLAP };
-  const moved = ([x, y]: readonly [number, number]): readonly [number, number] => [x - x0 + EDGE, y - y0 + EDGE + FOOT];
+  const moved = ([x, y]: Place): Place => [x - x0 + EDGE, y - y0 + EDGE + FOOT];
   const strokes = plot.strokes
     .flatMap((stroke) => clippedStroke(stroke, box))
     .map((stroke) => ({ ...stroke, points: stroke.points.map(moved) }));
@@ -122,7 +119,7 @@ function tilePage(plot: Plot, grid: Grid, row: number, column: number): Page | n
 
 /** Pieces of a line inside a box, those that hang together as one. */
 function clippedStroke(stroke: PaperStroke, box: Box): PaperStroke[] {
-  const pieces: (readonly [number, number])[][] = [];
+  const pieces: Place[][] = [];
   for (let index = 1; index < stroke.points.length; index++) {
     const piece = clipToBox(stroke.points[index - 1]!, stroke.points[index]!, box);
     if (!piece) continue;

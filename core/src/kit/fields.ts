@@ -49,11 +49,14 @@ export function listOf<T extends v.GenericSchema>(
   return { ...list, '~run': run } as unknown as v.ArraySchema<T, string>;
 }
 
+/** The unit of a number, for `unitAt` and the JSON schema. */
+const unitMark = (unit: string) => v.metadata<number, { readonly unit?: string }>(unit === '' ? {} : { unit });
+
 /** Finite number between two bounds, both allowed; `unit` stands in the message, and `unitAt` reads it. */
 export const numberBetween = (least: number, most: number, unit = '') =>
   v.pipe(
     v.number(faultText({ code: 'field.number', values: { least, most, unit } })),
-    v.metadata({ unit }),
+    unitMark(unit),
     v.check(
       (value) => Number.isFinite(value) && value >= least && value <= most,
       faultText({ code: 'field.between', values: { least, most, unit } }),
@@ -69,7 +72,7 @@ const LEAST_LENGTH_MM = 0.01;
 export const positiveUpTo = (most: number, unit = '', least = LEAST_POSITIVE) =>
   v.pipe(
     v.number(faultText({ code: 'field.number-above', values: { most, unit } })),
-    v.metadata({ unit }),
+    unitMark(unit),
     v.check((value) => value > 0 && value <= most, faultText({ code: 'field.above', values: { most, unit } })),
     v.check(
       (value) => !(value > 0) || value >= least,

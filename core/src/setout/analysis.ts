@@ -1,4 +1,4 @@
-import { pathLength } from '../curves';
+import { pathLength, type Place } from '../curves';
 import type { Design } from '../job';
 import { type LineId, type PartId, roundNumbers } from '../kit';
 import { compareSides, fairPoints, findWiggles, type LineOf, type Match, type Wiggle } from '../lines';
@@ -9,7 +9,7 @@ import { newPartCache, type PartCache, setOutOnePart } from './part-cache';
 export interface LineAnalysis {
   /** [distance along the line, bend 1/mm, x, y, direction x, direction y] at even steps. */
   readonly bends: readonly (readonly [number, number, number, number, number, number])[];
-  readonly wiggles: readonly (Wiggle & { readonly place: readonly [number, number] })[];
+  readonly wiggles: readonly (Wiggle & { readonly place: Place })[];
 }
 
 /** Places the bends are given at. */

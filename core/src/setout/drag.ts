@@ -1,3 +1,4 @@
+import type { Place } from '../curves';
 import type { Design } from '../job';
 import { firstItem, lastItem, type LineId, type PartId, roundNumbers } from '../kit';
 import { type LineMessage, type SnapMessage, snapPoint, type TrimLine } from '../lines';
@@ -12,7 +13,7 @@ export interface DragRequest {
   /** Which measurement is dragged, as handlesOf names it. */
   readonly key: string;
   /** Where the finger is, mm on the sheet as drawn. */
-  readonly place: readonly [number, number];
+  readonly place: Place;
   readonly reachMm: number;
   readonly tapes: readonly number[];
 }
@@ -20,7 +21,7 @@ export interface DragRequest {
 /** What comes of it: the changed line with its strokes, and what the point was drawn to. */
 export interface DragResult {
   readonly line: TrimLine;
-  readonly place: readonly [number, number];
+  readonly place: Place;
   readonly snap: SnapMessage | null;
   readonly pieces: readonly (readonly LinePoint[])[];
   readonly fault: LineMessage | null;

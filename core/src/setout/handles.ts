@@ -1,3 +1,4 @@
+import type { Place } from '../curves';
 import type { Design } from '../job';
 import type { LineId, PartId } from '../kit';
 import type { SetOut, TrimLine } from '../lines';
@@ -8,7 +9,7 @@ import { newPartCache, type PartCache, setOutOnePart } from './part-cache';
 export interface Handle {
   /** Path to the measurement within the line: `from`, `points.2`, `centre`. */
   readonly key: string;
-  readonly place: readonly [number, number];
+  readonly place: Place;
 }
 
 /** The measurements of a line that are places. */

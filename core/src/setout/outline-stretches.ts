@@ -1,5 +1,14 @@
 import type { Arrangement } from '../areas';
-import { boundingBox, distance, distanceToSegment, isNearBox, type Path, pathFromSamples, type Point } from '../curves';
+import {
+  boundingBox,
+  distance,
+  distanceToSegment,
+  isNearBox,
+  type Path,
+  pathFromSamples,
+  type Place,
+  type Point,
+} from '../curves';
 import { firstThree, TOLERANCE } from '../kit';
 import { trueLength, withTrueMetric } from '../lines';
 import type { Skin } from '../surface';
@@ -92,7 +101,7 @@ const CORNER = (18 * Math.PI) / 180;
  * @param edges points of the edges in the order of the outline, each with the part on its left
  * @returns numbers of edges, group by group; each edge is in one
  */
-export function edgeGroups(edges: readonly (readonly (readonly [number, number])[])[]): number[][] {
+export function edgeGroups(edges: readonly (readonly Place[])[]): number[][] {
   const groups: number[][] = [];
   const goesOn = (edge: number, other: number): boolean => {
     const [end, start] = [edges[edge]!, edges[other]!];

@@ -1,11 +1,20 @@
 import { neighboursOf } from '../areas';
-import { cornerDistances, inflections, type Path, pathLength, type Point, pointAt, tightestBend } from '../curves';
+import {
+  cornerDistances,
+  inflections,
+  type Path,
+  pathLength,
+  type Place,
+  type Point,
+  pointAt,
+  tightestBend,
+} from '../curves';
 import type { Finish } from '../finish';
 import { maxOf, minOf } from '../kit';
 import type { ResolvedLine } from '../lines';
 import { type Datum, measurementOfPoint, pointOfMeasurement } from '../surface';
 import type { PartWork } from './part-work';
-import type { AreaPlan, Coordinates, LinePlan, LinePoint, PartPlan } from './types';
+import type { AreaPlan, LinePlan, LinePoint, PartPlan } from './types';
 
 /**
  * The plan of a computed part.
@@ -83,7 +92,7 @@ export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>, 
 }
 
 const codeOf = (id: string, { lines }: PartWork): string => lines.find((line) => line.id === id)?.code ?? id;
-const coordinates = ({ x, y }: Point): Coordinates => [x, y];
+const coordinates = ({ x, y }: Point): Place => [x, y];
 const linePlaces = (piece: Path): LinePoint[] => piece.map(({ x, y, at }) => [x, y, at]);
 
 /** A datum drawn right across its part. */

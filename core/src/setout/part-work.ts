@@ -7,7 +7,7 @@ import {
   mirrorArrangement,
   tooManyIntersections,
 } from '../areas';
-import type { Point } from '../curves';
+import type { Place, Point } from '../curves';
 import { attachedParts, type Design, geometryKeys, type Part, type PartAreaChoice, type Present } from '../job';
 import { runToEnd } from '../kit';
 import { mirroredPart, type ResolvedLine, type SetOut } from '../lines';
@@ -115,7 +115,7 @@ const linesLaid = ({ setOut, arrangement }: WorkedPart): readonly ResolvedLine[]
       );
 
 /** A place as the job file writes it. */
-export const pointAsPair = ([x, y]: readonly [number, number]): Point => ({ x, y });
+export const pointAsPair = ([x, y]: Place): Point => ({ x, y });
 
 /** Areas of one part; those of a mirror image are those of the part it follows, reflected. */
 function workedOut(part: Part, setOut: SetOut, parts: readonly Part[], worked: (part: Part) => WorkedPart): WorkedPart {

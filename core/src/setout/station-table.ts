@@ -1,4 +1,4 @@
-import type { Point } from '../curves';
+import type { Place, Point } from '../curves';
 import type { Design } from '../job';
 import { type LineId, type PartId, RULE_OF_THUMB } from '../kit';
 import { pointOnPiece, type SetOut, type Station, stationsOf } from '../lines';
@@ -35,7 +35,7 @@ export interface StationTable {
   /** `extra`: a mark in between, so that straight chords do. */
   readonly rows: readonly { readonly extra: boolean; readonly cells: readonly StationCell[] }[];
   /** Marks as they lie on the sheet. */
-  readonly marks: readonly { readonly place: readonly [number, number]; readonly extra: boolean }[];
+  readonly marks: readonly { readonly place: Place; readonly extra: boolean }[];
 }
 
 /**

@@ -1,11 +1,10 @@
+import type { Place } from '../curves';
 import type { PaintSystemKey } from '../finish';
 import type { EdgeContextKind } from '../job';
 import type { AreaId, AreaRef, FinishId, LineId } from '../kit';
 import type { FeatureCrossing, LineKind, LineMessage } from '../lines';
 import type { EdgeName, FeatureKind, SurfaceKind } from '../surface';
 
-/** [x, y] in mm on the part's sheet. */
-export type Coordinates = readonly [number, number];
 /** [x, y] on the sheet, and distance along the line, mm. */
 export type LinePoint = readonly [number, number, number];
 
@@ -21,7 +20,7 @@ export interface LinePlan {
   /** What of it lies on the part. */
   readonly pieces: readonly (readonly LinePoint[])[];
   readonly lengthMm: number;
-  readonly tightest: { readonly at: number; readonly radiusMm: number; readonly place: Coordinates } | null;
+  readonly tightest: { readonly at: number; readonly radiusMm: number; readonly place: Place } | null;
   /** Distances at which it changes from bending one way to the other, and at which it has a corner. */
   readonly inflections: readonly number[];
   readonly corners: readonly number[];
@@ -41,7 +40,7 @@ export interface AreaPlan {
   /** True where that differs from the rest of its part. */
   readonly ownPresent: boolean;
   /** Closed lines round it and its holes; inside is where one crosses an odd number of them. */
-  readonly rings: readonly (readonly Coordinates[])[];
+  readonly rings: readonly (readonly Place[])[];
   readonly sizeM2: number;
   readonly perimeterMm: number;
   /** Areas it meets, with the length they share and the codes of the lines between. */
@@ -50,7 +49,7 @@ export interface AreaPlan {
     readonly lengthMm: number;
     readonly lines: readonly string[];
   }[];
-  readonly seed: Coordinates;
+  readonly seed: Place;
   readonly sliver: boolean;
   /** Planned finish; null: kept. */
   readonly finish: FinishId | null;
@@ -70,7 +69,7 @@ export interface FeaturePlan {
   readonly id: string;
   readonly name: string;
   readonly kind: FeatureKind;
-  readonly places: readonly Coordinates[];
+  readonly places: readonly Place[];
   readonly closed: boolean;
 }
 
@@ -91,21 +90,21 @@ export interface PartPlan {
   readonly name: string;
   readonly count: number;
   readonly kind: SurfaceKind;
-  readonly ring: readonly Coordinates[];
+  readonly ring: readonly Place[];
   /** True where it is the mirror image of what is measured. */
   readonly mirrored: boolean;
-  readonly openings: readonly (readonly Coordinates[])[];
+  readonly openings: readonly (readonly Place[])[];
   readonly features: readonly FeaturePlan[];
   /** Fold lines of a folded part. */
-  readonly folds: readonly (readonly Coordinates[])[];
+  readonly folds: readonly (readonly Place[])[];
   /** The two edges of the sheet of a round part that are one line on it; empty where there is no seam. */
-  readonly seams: readonly (readonly Coordinates[])[];
+  readonly seams: readonly (readonly Place[])[];
   /** Datums, drawn across the part. */
-  readonly datums: readonly { readonly id: string; readonly name: string; readonly places: readonly Coordinates[] }[];
+  readonly datums: readonly { readonly id: string; readonly name: string; readonly places: readonly Place[] }[];
   /** Names of the edges lines may follow. */
   readonly edges: readonly EdgeName[];
   /** The same edges on the drawing, the part on their left. */
-  readonly edgePlaces: readonly (readonly Coordinates[])[];
+  readonly edgePlaces: readonly (readonly Place[])[];
   /** Stretches of its edges beyond which something is, beside which of its areas, and what that is: an area of another part, or what stays clean. */
   readonly rims: readonly OutlineStretchPlan[];
   readonly sizeM2: number;
@@ -115,7 +114,7 @@ export interface PartPlan {
   readonly lines: readonly LinePlan[];
   readonly areas: readonly AreaPlan[];
   /** Finishes given to places that lie in no area. */
-  readonly lost: readonly { readonly seed: Coordinates; readonly finish: FinishId | null }[];
+  readonly lost: readonly { readonly seed: Place; readonly finish: FinishId | null }[];
   /** Where areas meet: from and to along the line, with the areas on its left and right. */
   readonly borders: readonly {
     readonly line: LineId;

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { arcSteps, type Point, ringArea } from '../curves';
+import { arcSteps, type Place, type Point, ringArea } from '../curves';
 import {
   coordinate,
   type DatumId,
@@ -143,7 +143,7 @@ function zoneRing(shape: ZoneShape, datum: Datum): Point[] {
   return ringArea(ring) < 0 ? ring.reverse() : ring;
 }
 
-function measuredRing(shape: ZoneShape): [number, number][] {
+function measuredRing(shape: ZoneShape): Place[] {
   if (shape.kind === 'corners') return shape.points.map(({ along, above }) => [along, above]);
   const { along, above } = shape.at;
   if (shape.kind === 'round') return roundCorner(along, above, shape.diameter / 2, 0, 2 * Math.PI).slice(0, -1);
@@ -160,7 +160,7 @@ function measuredRing(shape: ZoneShape): [number, number][] {
   );
 }
 
-function roundCorner(x: number, y: number, radius: number, start: number, turn: number): [number, number][] {
+function roundCorner(x: number, y: number, radius: number, start: number, turn: number): Place[] {
   if (radius < 0.01) return [[x, y]];
   const steps = arcSteps(radius, turn, TOLERANCE.flatten);
   return Array.from({ length: steps + 1 }, (_, step) => {

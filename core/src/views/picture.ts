@@ -1,9 +1,9 @@
 import { areaFinder } from '../areas';
-import type { Path, Point } from '../curves';
+import type { Path, Place, Point } from '../curves';
 import type { Design, Shelf } from '../job';
 import { firstItem, firstTwo, type LineId, type PartId, roundNumbers } from '../kit';
 import { type PartFrame, pointOnPiece, VIEW_AXES, type ViewName } from '../lines';
-import { type Coordinates, type PartCache, type PartWork, workOutParts } from '../setout';
+import { type PartCache, type PartWork, workOutParts } from '../setout';
 import { cross, dot, type SkinFacets, type SpacePoint, unitVector } from '../surface';
 
 /** View point of the whole piece. */
@@ -16,7 +16,7 @@ export type ViewPoint =
 interface PicturePatch {
   readonly part: PartId;
   readonly colour: string;
-  readonly points: readonly Coordinates[];
+  readonly points: readonly Place[];
   /** True where one sees the back of it. */
   readonly back: boolean;
 }
@@ -24,9 +24,9 @@ interface PicturePatch {
 /** The whole piece as seen from somewhere: patches from the farthest to the nearest, lines on top. */
 export interface Picture {
   readonly patches: readonly PicturePatch[];
-  readonly lines: readonly { readonly part: PartId; readonly line: LineId; readonly points: readonly Coordinates[] }[];
+  readonly lines: readonly { readonly part: PartId; readonly line: LineId; readonly points: readonly Place[] }[];
   /** Outlines of the parts. */
-  readonly rims: readonly { readonly part: PartId; readonly points: readonly Coordinates[] }[];
+  readonly rims: readonly { readonly part: PartId; readonly points: readonly Place[] }[];
   readonly box: { readonly minX: number; readonly minY: number; readonly maxX: number; readonly maxY: number };
 }
 
@@ -76,7 +76,7 @@ function eyeOf(look: ViewPoint): Eye {
   return { into, across, up: cross(across, into) };
 }
 
-const seen = (point: SpacePoint, { across, up }: Eye): Coordinates => [dot(point, across), dot(point, up)];
+const seen = (point: SpacePoint, { across, up }: Eye): Place => [dot(point, across), dot(point, up)];
 
 type Patch = PicturePatch & { readonly depth: number };
 
@@ -182,8 +182,8 @@ function cellsOf(work: PartWork, { placeAt, holds, long }: SkinFacets): Cell[] {
 }
 
 /** Stretches of a line on the side one sees. */
-function seenRuns(piece: Path, board: PartFrame, eye: Eye): Coordinates[][] {
-  const runs: Coordinates[][] = [];
+function seenRuns(piece: Path, board: PartFrame, eye: Eye): Place[][] {
+  const runs: Place[][] = [];
   let open = false;
   const every = Math.max(1, Math.floor(piece.length / 80));
   piece.forEach((point, index) => {

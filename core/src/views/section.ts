@@ -1,9 +1,10 @@
 import type { Plan, StagePlan } from '../contract';
+import type { Place } from '../curves';
 import type { Finish } from '../finish';
 import { linesIn } from '../items';
 import type { Shelf } from '../job';
 import { type AreaId, type LineId, type PartId, RULE_OF_THUMB } from '../kit';
-import type { Coordinates, LinePoint } from '../setout';
+import type { LinePoint } from '../setout';
 import type { Tape } from '../tape';
 
 /** One thing in a cut through the edge, from below upwards. */
@@ -179,7 +180,7 @@ export function ridgeAt(plan: Plan, spot: LineSpot): EdgeRidge {
 }
 
 /** Place of a distance along a line as the plan draws it; null where no piece of it is there. */
-export function pointOnLine(pieces: readonly (readonly LinePoint[])[], alongMm: number): Coordinates | null {
+export function pointOnLine(pieces: readonly (readonly LinePoint[])[], alongMm: number): Place | null {
   for (const piece of pieces) {
     const next = piece.findIndex(([, , along]) => along >= alongMm - 1e-6);
     if (next < 0 || alongMm < piece[0]![2] - 1e-6) continue;

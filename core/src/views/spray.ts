@@ -1,13 +1,13 @@
 import { areaFinder } from '../areas';
 import type { LineItem, Plan, StagePlan } from '../contract';
-import { boundingBox } from '../curves';
+import { boundingBox, type Place } from '../curves';
 import { isLine, itemsLyingIn } from '../items';
-import { type Coordinates, outlineOf, type PartPlan } from '../setout';
+import { outlineOf, type PartPlan } from '../setout';
 
 /** A stroke of the gun, on the sheet, mm. */
 export interface SprayArrow {
-  readonly from: Coordinates;
-  readonly to: Coordinates;
+  readonly from: Place;
+  readonly to: Place;
 }
 
 /** Approximate number of arrows across a part: enough to see the direction, few enough to read. */
@@ -16,9 +16,9 @@ const ACROSS = 9;
 const LENGTH = 0.55;
 
 interface TapedEdge {
-  readonly at: Coordinates;
+  readonly at: Place;
   /** From the covered side to the open one, a unit. */
-  readonly away: Coordinates;
+  readonly away: Place;
 }
 
 /**
@@ -38,7 +38,7 @@ export function sprayArrows(plan: Plan, part: PartPlan, stage: StagePlan): Spray
   const step = Math.max(box.maxX - box.minX, box.maxY - box.minY) / ACROSS;
   const areaOf = areaFinder(part.areas.map(outlineOf));
   /** What a place is in this stage; off the part it is neither open nor covered. */
-  const stateAt = ([x, y]: Coordinates): 'open' | 'covered' | 'off' => {
+  const stateAt = ([x, y]: Place): 'open' | 'covered' | 'off' => {
     const area = areaOf({ x, y });
     return area < 0 ? 'off' : open.has(part.areas[area]!.code) ? 'open' : 'covered';
   };
@@ -55,10 +55,7 @@ export function sprayArrows(plan: Plan, part: PartPlan, stage: StagePlan): Spray
 }
 
 /** Where the gun would be next if it went on. */
-const beyond = ({ from, to }: SprayArrow): Coordinates => [
-  to[0] + (to[0] - from[0]) / 2,
-  to[1] + (to[1] - from[1]) / 2,
-];
+const beyond = ({ from, to }: SprayArrow): Place => [to[0] + (to[0] - from[0]) / 2, to[1] + (to[1] - from[1]) / 2];
 
 /** Places along the tape edges of a stage, with the way off the tape. */
 function edgesOf(part: PartPlan, lines: readonly LineItem[]): TapedEdge[] {
@@ -81,7 +78,7 @@ function edgesOf(part: PartPlan, lines: readonly LineItem[]): TapedEdge[] {
 }
 
 /** Away from the edges round about, the nearest counting most. */
-function arrowAt(place: Coordinates, edges: readonly TapedEdge[], length: number): SprayArrow | null {
+function arrowAt(place: Place, edges: readonly TapedEdge[], length: number): SprayArrow | null {
   let [ax, ay] = [0, 0];
   for (const { at, away } of edges) {
     const near = 1 / Math.max(1, (at[0] - place[0]) ** 2 + (at[1] - place[1]) ** 2);

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { connect, type Socket } from 'node:net';
-import type { CutState } from '@lintrel/core';
+import type { CutState, Place } from '@lintrel/core';
 import { type FromCutter, fromCutterSchema, readCutterLines, writeCutterLine } from './protocol';
 
 /** What is to be cut: paths, mm from the lower left of the sheet. */
@@ -8,7 +8,7 @@ interface CutJob {
   readonly name: string;
   readonly widthMm: number;
   readonly lengthMm: number;
-  readonly paths: readonly (readonly (readonly [number, number])[])[];
+  readonly paths: readonly (readonly Place[])[];
 }
 
 interface Sending {

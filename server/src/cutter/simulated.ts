@@ -1,4 +1,5 @@
 import type { Socket } from 'node:net';
+import type { Place } from '@lintrel/core';
 import { onLoopback } from '../line/loopback';
 import { readCutterLines, type ToCutter, toCutterSchema, writeCutterLine } from './protocol';
 
@@ -18,8 +19,6 @@ interface CutterMeans {
 }
 
 export const DEFAULT_CUTTER: CutterMeans = { widthMm: 600, lengthMm: 3000, speed: 2500 };
-
-type Place = readonly [number, number];
 
 /** Starts it on a free port of loopback. */
 export const startSimulatedCutter = (means: CutterMeans = DEFAULT_CUTTER): Promise<SimulatedCutter> =>

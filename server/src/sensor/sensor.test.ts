@@ -130,9 +130,11 @@ describe('readings that grow old', () => {
       [new Date(now.getTime() - 4 * DAY_MS), new Date(now.getTime() - 3 * DAY_MS)],
     );
     await thinAir(server.pool, now);
-    await server.pool.query('VACUUM FULL air_readings');
+    // A copy, because rows that were deleted take space as long as an older snapshot may still see them.
+    await server.pool.query('CREATE TABLE thinned (LIKE air_readings INCLUDING ALL)');
+    await server.pool.query('INSERT INTO thinned SELECT * FROM air_readings');
     const { rows } = await server.pool.query<{ bytes: number }>(
-      "SELECT pg_total_relation_size('air_readings')::int AS bytes",
+      "SELECT pg_total_relation_size('thinned')::int AS bytes",
     );
     expect(rows[0]!.bytes).toBeLessThan(1_000_000);
     await server.close();

@@ -6,6 +6,7 @@ import {
   type Design,
   draftParts,
   type JobFile,
+  type Place,
   planJob,
   readJobFile,
   type ReportProgress,
@@ -71,7 +72,7 @@ export function print(
 /** The masks of a job laid out on film, as the blade follows them. */
 export function masks({ design, widthMm }: { design: string; widthMm: number }): {
   readonly lengthMm: number;
-  readonly paths: [number, number][][];
+  readonly paths: Place[][];
 } {
   const nesting = nestPieces(maskPieces(draftParts(read(design), { tapes: [], finishes: [] })), widthMm);
   return { lengthMm: nesting.lengthMm, paths: cutPaths(nesting).map((path) => path.map(([x, y]) => [x, y])) };
@@ -126,7 +127,7 @@ export function customerLook({
   const { parts, stages, steps } = planJob(job, shelf);
   const finishes = new Map(shelf.finishes.map((finish) => [finish.id as string, finish]));
   const colourOf = (finish: string | null) => (finish === null ? null : (finishes.get(finish)?.colour ?? null));
-  const pair = ([x, y]: readonly [number, number]): [number, number] => [x, y];
+  const pair = ([x, y]: Place): Place => [x, y];
   return {
     title: job.title,
     parts: parts.map(({ name, ring, areas }) => ({

@@ -1,4 +1,4 @@
-import { forgetAtPoint, letteringOf, messageWithoutValues, type PartPlan, showLength } from '@lintrel/core';
+import { forgetAtPoint, letteringOf, messageWithoutValues, type PartPlan, type Place, showLength } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useMemo, useState } from 'react';
 import { AreaList, finishNames } from '@/areas/AreaList';
@@ -87,7 +87,7 @@ function Lost({
   unit,
   onLeaveOut,
 }: {
-  seed: readonly [number, number];
+  seed: Place;
   name: string;
   unit: 'mm' | 'in';
   onLeaveOut: () => void;

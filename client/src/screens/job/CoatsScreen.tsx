@@ -5,6 +5,7 @@ import {
   linesIn,
   type LineSpot,
   type PartPlan,
+  type Place,
   pointOnLine,
   sprayArrows,
 } from '@lintrel/core';
@@ -111,7 +112,7 @@ function Regrets({ advice, onGo }: { advice: readonly Advice[]; onGo: (advice: A
   );
 }
 
-const placeOn = (part: PartPlan, { line, at }: LineSpot): readonly [number, number] | null => {
+const placeOn = (part: PartPlan, { line, at }: LineSpot): Place | null => {
   const pieces = part.lines.find(({ id }) => id === line)?.pieces ?? [];
   return pointOnLine(pieces, at);
 };
