@@ -90,7 +90,7 @@ function joined(pieces: readonly Piece[]): Piece[] {
       last.source === piece.source &&
       last.left === piece.left &&
       last.right === piece.right &&
-      piece.from - last.to < 1e-6;
+      piece.from - last.to < TOLERANCE.along;
     if (goesOn) last.to = piece.to;
     else result.push({ ...piece });
   }

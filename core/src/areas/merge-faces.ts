@@ -6,7 +6,7 @@ import { sizeOfRings } from './measure';
 import { seamPiece } from './seam';
 
 /** Seam pieces that overlap by less than this only touch, mm. */
-const TOUCH = 2e-3;
+const TOUCH = TOLERANCE.touch;
 
 /**
  * Merges faces that form one area: across the seam of a round surface, and very thin faces between overlapping

@@ -1,3 +1,4 @@
+import { TOLERANCE } from '../kit';
 /** Strips of one kind, painted and pulled by one person; all in minutes. */
 export interface StripTimes {
   /** Painting one strip, and pulling one. */
@@ -13,7 +14,7 @@ export interface StripTimes {
 export type BatchAction = 'paint' | 'pull';
 
 /** Times that differ by less are the same: sums of minutes are not exact. */
-export const TIME_TOLERANCE_MIN = 1e-9;
+export const TIME_TOLERANCE_MIN = TOLERANCE.rounding;
 
 /** How long a painted strip may wait for its pull to begin. */
 export const maxWaitMin = ({ toMin, pullMin }: StripTimes): number => toMin - pullMin;

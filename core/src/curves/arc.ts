@@ -37,7 +37,7 @@ export function arcFit(places: readonly Point[]): { readonly path: Path; readonl
  * @param turn radians, positive to the left
  */
 export function arcByRadius(from: Point, heading: number, radius: number, turn: number): Path | null {
-  if (Math.abs(turn) < 1e-9) return null;
+  if (Math.abs(turn) < TOLERANCE.rounding) return null;
   const sign = Math.sign(turn);
   const centre = { x: from.x - sign * radius * Math.sin(heading), y: from.y + sign * radius * Math.cos(heading) };
   return arcAbout(centre, from, turn, null);

@@ -1,3 +1,4 @@
+import { TOLERANCE } from '../kit';
 import type { Point } from './point';
 
 export interface Circle {
@@ -16,7 +17,7 @@ export function circleThrough(a: Point, b: Point, c: Point): Circle | null {
   const cy = c.y - a.y;
   const cross = 2 * (bx * cy - by * cx);
   const longest = Math.max(bx * bx + by * by, cx * cx + cy * cy);
-  if (Math.abs(cross) <= 1e-7 * longest * Math.min(1, Math.sqrt(longest))) return null;
+  if (Math.abs(cross) <= TOLERANCE.straight * longest * Math.min(1, Math.sqrt(longest))) return null;
   const ux = (cy * (bx * bx + by * by) - by * (cx * cx + cy * cy)) / cross;
   const uy = (bx * (cx * cx + cy * cy) - cx * (bx * bx + by * by)) / cross;
   return { centre: { x: a.x + ux, y: a.y + uy }, radius: Math.hypot(ux, uy) };
@@ -45,7 +46,7 @@ export function circleFit(places: readonly Point[]): Circle | null {
     q += square;
   }
   const determinant = xx * yy - xy * xy;
-  if (Math.abs(determinant) <= 1e-12 * (xx + yy) ** 2) return null;
+  if (Math.abs(determinant) <= TOLERANCE.zero * (xx + yy) ** 2) return null;
   const ux = (xq * yy - yq * xy) / (2 * determinant);
   const uy = (yq * xx - xq * xy) / (2 * determinant);
   return { centre: { x: middle.x + ux, y: middle.y + uy }, radius: Math.sqrt(ux * ux + uy * uy + q / n) };
@@ -63,5 +64,5 @@ const positiveTurn = (angle: number): number => ((angle % (2 * Math.PI)) + 2 * M
 /** Steps a turn must be cut into so that chords stray at most `tolerance` from a circle; at least 2. */
 export function arcSteps(radius: number, turn: number, tolerance: number): number {
   const perStep = 2 * Math.acos(1 - Math.min(1, tolerance / radius));
-  return Math.max(2, Math.ceil(Math.abs(turn) / perStep - 1e-9));
+  return Math.max(2, Math.ceil(Math.abs(turn) / perStep - TOLERANCE.rounding));
 }

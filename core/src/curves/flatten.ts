@@ -1,3 +1,4 @@
+import { TOLERANCE } from '../kit';
 import { arcSteps } from './circle';
 import type { Point } from './point';
 
@@ -45,7 +46,7 @@ export function flattenArc(
   to: number,
   tolerance: number,
 ): Point[] {
-  const largest = Math.max(Math.abs(radiusX), Math.abs(radiusY), 1e-9);
+  const largest = Math.max(Math.abs(radiusX), Math.abs(radiusY), TOLERANCE.rounding);
   const pieces = Math.min(MOST_PIECES, arcSteps(largest, to - from, tolerance));
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
   return Array.from({ length: pieces + 1 }, (_, index) => {
@@ -57,7 +58,7 @@ export function flattenArc(
 
 /** Places from one vertex of a polyline to the next when they are joined by a bow: bulge = tan(turn / 4). */
 export function flattenBulge(a: Point, b: Point, bulge: number, tolerance: number): Point[] {
-  if (Math.abs(bulge) < 1e-9) return [b];
+  if (Math.abs(bulge) < TOLERANCE.rounding) return [b];
   const turn = 4 * Math.atan(bulge);
   const chord = Math.hypot(b.x - a.x, b.y - a.y);
   const radius = chord / (2 * Math.sin(Math.abs(turn) / 2));
@@ -88,7 +89,7 @@ export function flattenSpline(
   const places: Point[] = [];
   for (let span = degree; span < control.length; span++) {
     const [from, to] = [knots[span]!, knots[span + 1]!];
-    if (to - from < 1e-12) continue;
+    if (to - from < TOLERANCE.zero) continue;
     const reach = control.slice(span - degree, span + 1);
     const second = reach
       .slice(2)

@@ -1,4 +1,4 @@
-import { lowerBound } from '../kit';
+import { lowerBound, TOLERANCE } from '../kit';
 import { distance, type Point } from './point';
 
 /** A place on a line with its direction and bend. */
@@ -19,7 +19,7 @@ export type Path = readonly PathPoint[];
 export const pathLength = (path: Path): number => path.at(-1)!.at - path[0]!.at;
 
 /** True for a path that ends where it starts. */
-export const isClosed = (path: Path): boolean => path.length > 3 && distance(path[0]!, path.at(-1)!) < 1e-6;
+export const isClosed = (path: Path): boolean => path.length > 3 && distance(path[0]!, path.at(-1)!) < TOLERANCE.along;
 
 /** Gives each place its distance along the line. */
 export function withArcLength(points: readonly Omit<PathPoint, 'at'>[]): PathPoint[] {
@@ -54,8 +54,12 @@ export function pointAt(path: Path, along: number): PathPoint {
 export function pathSlice(path: Path, from: number, to: number): Path | null {
   const start = Math.max(from, path[0]!.at);
   const end = Math.min(to, path.at(-1)!.at);
-  if (end - start < 1e-3) return null;
-  return [pointAt(path, start), ...path.filter(({ at }) => at > start + 1e-9 && at < end - 1e-9), pointAt(path, end)];
+  if (end - start < TOLERANCE.grid) return null;
+  return [
+    pointAt(path, start),
+    ...path.filter(({ at }) => at > start + TOLERANCE.rounding && at < end - TOLERANCE.rounding),
+    pointAt(path, end),
+  ];
 }
 
 /** The same line run the other way, distances from 0. */
@@ -80,7 +84,7 @@ export function reflectPath(path: Path, reflect: (place: Point) => Point): Path 
 
 /** A path through places on straight pieces, with a corner at each: every corner is there twice, once for each direction. */
 export function polylinePath(places: readonly Point[]): Path | null {
-  const kept = places.filter((place, index) => index === 0 || distance(place, places[index - 1]!) > 1e-4);
+  const kept = places.filter((place, index) => index === 0 || distance(place, places[index - 1]!) > TOLERANCE.sample);
   if (kept.length < 2) return null;
   return withArcLength(
     kept.slice(1).flatMap((to, index) => {
@@ -103,7 +107,7 @@ export function cornerDistances(path: Path): number[] {
   const distances = path
     .slice(1)
     .flatMap((point, index) =>
-      point.at - path[index]!.at < 1e-6 && breakBetween(path[index]!, point) > CORNER ? [point.at] : [],
+      point.at - path[index]!.at < TOLERANCE.along && breakBetween(path[index]!, point) > CORNER ? [point.at] : [],
     );
   const ends = isClosed(path) && breakBetween(path.at(-1)!, path[0]!) > CORNER;
   return ends ? [...distances, path.at(-1)!.at] : distances;
@@ -117,7 +121,9 @@ export function tightestBend(path: Path): { readonly at: number; readonly radius
   const tightest = path.reduce((worst, point) =>
     Math.abs(point.curvature) > Math.abs(worst.curvature) ? point : worst,
   );
-  return Math.abs(tightest.curvature) < 1e-7 ? null : { at: tightest.at, radiusMm: 1 / Math.abs(tightest.curvature) };
+  return Math.abs(tightest.curvature) < TOLERANCE.straight
+    ? null
+    : { at: tightest.at, radiusMm: 1 / Math.abs(tightest.curvature) };
 }
 
 /** Distances along the path where it changes from bending one way to the other. */
@@ -126,7 +132,7 @@ export function inflections(path: Path): number[] {
   let lastSign = 0;
   let lastAt = 0;
   for (const { curvature, at } of path) {
-    const sign = Math.abs(curvature) < 1e-7 ? 0 : Math.sign(curvature);
+    const sign = Math.abs(curvature) < TOLERANCE.straight ? 0 : Math.sign(curvature);
     if (sign === 0) continue;
     if (lastSign !== 0 && sign !== lastSign) distances.push((lastAt + at) / 2);
     lastSign = sign;
@@ -161,7 +167,9 @@ export function pathCrossings(first: Path, second: Path): { readonly onFirst: nu
       // A crossing at a shared end of two pieces is one crossing.
       if (
         !crossings.some(
-          (known) => Math.abs(known.onFirst - onFirst) < 1e-6 && Math.abs(known.onSecond - onSecond) < 1e-6,
+          (known) =>
+            Math.abs(known.onFirst - onFirst) < TOLERANCE.along &&
+            Math.abs(known.onSecond - onSecond) < TOLERANCE.along,
         )
       )
         crossings.push({ onFirst, onSecond });

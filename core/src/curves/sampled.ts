@@ -1,3 +1,4 @@
+import { TOLERANCE } from '../kit';
 import { type Path, type PathPoint, withArcLength } from './path';
 import { distance, type Point } from './point';
 
@@ -11,8 +12,8 @@ const CORNER = (18 * Math.PI) / 180;
  * @returns null where fewer than two different places are left
  */
 export function pathFromSamples(places: readonly Point[], closed: boolean): Path | null {
-  const kept = places.filter((place, index) => index === 0 || distance(place, places[index - 1]!) > 1e-4);
-  if (closed && kept.length > 2 && distance(kept[0]!, kept.at(-1)!) <= 1e-4) kept.pop();
+  const kept = places.filter((place, index) => index === 0 || distance(place, places[index - 1]!) > TOLERANCE.sample);
+  if (closed && kept.length > 2 && distance(kept[0]!, kept.at(-1)!) <= TOLERANCE.sample) kept.pop();
   if (kept.length < 2) return null;
   const count = kept.length;
   const pointOf = (index: number) => kept[(index + count) % count]!;

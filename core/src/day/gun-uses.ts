@@ -1,3 +1,4 @@
+import { TOLERANCE } from '../kit';
 import type { Assignment, Task } from '../schedule';
 import { type DayWork, gunFacility, type RunningJob } from './tasks';
 
@@ -76,7 +77,7 @@ export function gunConflict(
       const meet =
         other.turn.gun === one.turn.gun &&
         other.turn.finish !== one.turn.finish &&
-        other.coats.some(({ startMin }) => startMin < one.to - 1e-6);
+        other.coats.some(({ startMin }) => startMin < one.to - TOLERANCE.timeMin);
       if (meet) return { waits: other.turn, until: one.turn };
     }
   return null;

@@ -1,4 +1,4 @@
-import { RULE_OF_THUMB } from '../kit';
+import { RULE_OF_THUMB, TOLERANCE } from '../kit';
 import type { PullWindows } from './window';
 
 /** What may go wrong with an edge when the tape is pulled at a moment, each from 0 to 1 (rule of thumb). */
@@ -40,9 +40,9 @@ export function edgeRisk(
       (1 - rise(atMin, touchMin - 0.25 * (touchMin - skin), touchMin + 0.1 * (touchMin - skin))),
     tear: Math.max(
       0.8 *
-        rise(atMin, closes, closes + 0.25 * (throughMin - closes) + 1e-9) *
-        (1 - rise(atMin, throughMin - 0.1 * (throughMin - closes) - 1e-9, throughMin)),
-      thick * 0.5 * rise(atMin, closes, throughMin + 1e-9),
+        rise(atMin, closes, closes + 0.25 * (throughMin - closes) + TOLERANCE.rounding) *
+        (1 - rise(atMin, throughMin - 0.1 * (throughMin - closes) - TOLERANCE.rounding, throughMin)),
+      thick * 0.5 * rise(atMin, closes, throughMin + TOLERANCE.rounding),
     ),
     lift: dwellMin === Infinity ? 0 : rise(atMin, 0.6 * dwellMin, 1.2 * dwellMin),
   };
@@ -54,6 +54,6 @@ export const cleanEdgeLikelihood = ({ sag, string, tear, lift }: EdgeRisk): numb
 
 /** A smooth step from 0 to 1. */
 function rise(atMin: number, from: number, to: number): number {
-  const share = Math.min(1, Math.max(0, (atMin - from) / Math.max(1e-9, to - from)));
+  const share = Math.min(1, Math.max(0, (atMin - from) / Math.max(TOLERANCE.rounding, to - from)));
   return share * share * (3 - 2 * share);
 }

@@ -1,6 +1,6 @@
 import DxfParser, { type IDxf, type IEntity } from 'dxf-parser';
 import { flattenArc, flattenBulge, flattenSpline, type Point } from '../curves';
-import { messageWithoutValues } from '../kit';
+import { messageWithoutValues, TOLERANCE } from '../kit';
 import { Collector, DRAWING_LIMITS, type DrawingRead, DrawingTrouble, FILE_TOLERANCE_MM } from './drawing';
 import { SidedCircle, WeightedSpline } from './dxf-entities';
 
@@ -112,7 +112,7 @@ function addBlock(
       y: point.y + u * Math.sin(turn) + v * Math.cos(turn),
     });
   };
-  const scale = outer.scale * Math.max(Math.abs(sx), Math.abs(sy), 1e-6);
+  const scale = outer.scale * Math.max(Math.abs(sx), Math.abs(sy), TOLERANCE.along);
   for (const entity of block.entities ?? []) addEntity(entity, dxf, { put, scale }, tolerance, collector, depth + 1);
 }
 
@@ -180,7 +180,7 @@ function ellipse(entity: Any, tolerance: number): { closed: boolean; points: Poi
   const from = number(entity.startAngle, 0);
   const end = number(entity.endAngle, 2 * Math.PI);
   const to = end <= from ? end + 2 * Math.PI : end;
-  const closed = to - from > 2 * Math.PI - 1e-6;
+  const closed = to - from > 2 * Math.PI - TOLERANCE.along;
   const points = flattenArc(
     place(entity.center),
     long,

@@ -1,4 +1,4 @@
-import { firstTwo, maxOf } from '../kit';
+import { firstTwo, maxOf, TOLERANCE } from '../kit';
 import type { SetOut } from '../lines';
 import type { PaperStroke, PaperWords, Plot } from './page';
 
@@ -81,14 +81,15 @@ function within(places: readonly Place[], middle: number, half: number): Place[]
   for (let index = 1; index < places.length; index++) {
     const [a, b] = [places[index - 1]!, places[index]!];
     const [from, to] = [off(a), off(b)];
-    const shares = from === to ? (Math.abs(from) <= half + 1e-9 ? [0, 1] : null) : overlap(from, to, half);
+    const shares =
+      from === to ? (Math.abs(from) <= half + TOLERANCE.rounding ? [0, 1] : null) : overlap(from, to, half);
     if (!shares) continue;
     const placeAt = (share: number): Place => ({
       along: a.along + share * (b.along - a.along),
       angle: a.angle + share * (b.angle - a.angle),
     });
     const last = runs.at(-1);
-    if (last && shares[0] === 0 && index > 1 && Math.abs(last.at(-1)!.along - a.along) < 1e-9)
+    if (last && shares[0] === 0 && index > 1 && Math.abs(last.at(-1)!.along - a.along) < TOLERANCE.rounding)
       last.push(placeAt(shares[1]!));
     else runs.push([placeAt(shares[0]!), placeAt(shares[1]!)]);
   }

@@ -1,7 +1,7 @@
 import type { Plan, StagePlan } from '../contract';
 import type { Place } from '../curves';
 import { isLine, itemsIn } from '../items';
-import { closeRing, maxOf, minOf } from '../kit';
+import { closeRing, maxOf, minOf, TOLERANCE } from '../kit';
 import type { Step } from '../runsheet';
 import type { PartPlan } from '../setout';
 import type { PaperMessage, PaperText, PaperTexts } from './messages';
@@ -173,7 +173,7 @@ function smallPart(part: PartPlan, items: Plan['items'], box: { x: number; y: nu
   const tapes = items.filter(isLine).filter((item) => item.part === part.id && item.sheetOf === null);
   const along = (line: string, from: number, to: number) =>
     (part.lines.find(({ id }) => id === line)?.pieces ?? []).flatMap((piece) => {
-      const linePoints = piece.filter(([, , at]) => at >= from - 1e-6 && at <= to + 1e-6);
+      const linePoints = piece.filter(([, , at]) => at >= from - TOLERANCE.along && at <= to + TOLERANCE.along);
       return linePoints.length > 1 ? [linePoints] : [];
     });
   return {

@@ -1,5 +1,6 @@
 import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
 import type { Place } from '../curves';
+import { TOLERANCE } from '../kit';
 
 /** A flat piece to be cut, its lower left at 0, 0. */
 export interface CutPiece {
@@ -68,7 +69,7 @@ function lengthsToTry(pieces: readonly CutPiece[], widthMm: number): number[] {
 }
 
 function packed(pieces: readonly CutPiece[], widthMm: number, lengthMm: number): NestedPiece[] | null {
-  const steps = (mm: number) => Math.ceil(mm * STEPS_PER_MM - 1e-6);
+  const steps = (mm: number) => Math.ceil(mm * STEPS_PER_MM - TOLERANCE.along);
   const packer = new MaxRectsPacker(
     Math.floor(lengthMm * STEPS_PER_MM),
     Math.floor(widthMm * STEPS_PER_MM),

@@ -1,4 +1,4 @@
-import { RULE_OF_THUMB } from '../kit';
+import { RULE_OF_THUMB, TOLERANCE } from '../kit';
 import type { Card } from './card';
 import type { Finish } from './finish';
 import { hidingFilmUm, type HidingPaint } from './from-cards';
@@ -46,7 +46,7 @@ export function coatSteps(paint: HidingPaint, ground: string, most: number = RUL
 
 /** The rung nearest to the colour wanted; of equals the one with fewest coats. */
 export const nearestCoatStep = (rungs: readonly CoatStep[]): CoatStep =>
-  rungs.reduce((best, rung) => (rung.deltaE < best.deltaE - 1e-9 ? rung : best));
+  rungs.reduce((best, rung) => (rung.deltaE < best.deltaE - TOLERANCE.rounding ? rung : best));
 
 /** The card made on the ground most like this one, if any is near enough. */
 export function cardFor({ cards }: Pick<HidingPaint, 'cards'>, ground: string): Card | null {

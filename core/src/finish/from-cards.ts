@@ -1,4 +1,4 @@
-import { type FactorEstimate, factorPosterior, LOG_FACTOR_RANGE } from '../kit';
+import { type FactorEstimate, factorPosterior, LOG_FACTOR_RANGE, TOLERANCE } from '../kit';
 import type { Card } from './card';
 import type { Finish } from './finish';
 import { colourDifference, reflectanceOf, reflectanceOfLayer, scatterFromHiding } from './layer';
@@ -57,7 +57,7 @@ function between(density: (log: number) => number): (log: number) => number {
     density(LOG_FACTOR_RANGE * ((2 * index) / PLACES - 1)),
   );
   return (log) => {
-    const place = Math.min(PLACES - 1e-9, Math.max(0, ((log / LOG_FACTOR_RANGE + 1) / 2) * PLACES));
+    const place = Math.min(PLACES - TOLERANCE.rounding, Math.max(0, ((log / LOG_FACTOR_RANGE + 1) / 2) * PLACES));
     const index = Math.floor(place);
     return values[index]! + (place - index) * (values[index + 1]! - values[index]!);
   };

@@ -1,4 +1,4 @@
-import { firstTwo, RULE_OF_THUMB } from '../kit';
+import { firstTwo, RULE_OF_THUMB, TOLERANCE } from '../kit';
 import { cardFor, coatSteps, nearestCoatStep } from './coat-colours';
 import type { Finish } from './finish';
 import { hidingFilmUm } from './from-cards';
@@ -64,7 +64,7 @@ export function coatsOver(finish: Finish, under: string): CoatCount {
 
 /** Coats that make up the film a finish's times are stated for. */
 export const minCoatsForBuild = ({ referenceBuildUm, coatUm }: Pick<Finish, 'referenceBuildUm' | 'coatUm'>): number =>
-  Math.min(RULE_OF_THUMB.mostCoats, Math.ceil(referenceBuildUm / coatUm - 1e-9));
+  Math.min(RULE_OF_THUMB.mostCoats, Math.ceil(referenceBuildUm / coatUm - TOLERANCE.rounding));
 
 function countedOver(finish: Finish, under: string): CoatCount {
   const measured = cardFor(finish, under) ? fromCard(finish, under) : null;

@@ -9,7 +9,7 @@ import {
   modeXyz65,
   useMode,
 } from 'culori/fn';
-import { bisect } from '../kit';
+import { bisect, TOLERANCE } from '../kit';
 
 useMode(modeRgb);
 useMode(modeXyz65);
@@ -95,7 +95,9 @@ export function hexFromLab({ l, a, b }: { readonly l: number; readonly a: number
   readonly shown: boolean;
 } {
   const linear = toLinear({ mode: 'lab65', l, a, b });
-  const inside = [linear.r, linear.g, linear.b].every((value) => value >= -1e-4 && value <= 1 + 1e-4);
+  const inside = [linear.r, linear.g, linear.b].every(
+    (value) => value >= -TOLERANCE.colour && value <= 1 + TOLERANCE.colour,
+  );
   return {
     hex: formatHex({ mode: 'lrgb', r: unitOf(linear.r), g: unitOf(linear.g), b: unitOf(linear.b) }),
     shown: inside,

@@ -1,4 +1,4 @@
-import { RULE_OF_THUMB } from '../kit';
+import { RULE_OF_THUMB, TOLERANCE } from '../kit';
 import type { Finish } from './finish';
 
 /** What to put together in a cup. */
@@ -46,8 +46,9 @@ export function mixFor(ml: number, { mixRatio, method }: Pick<Finish, 'mixRatio'
   // The smallest part is rounded to whole steps, so that no part needs a fraction that cannot be measured.
   const all = mixRatio.reduce((sum, part) => sum + part, 0);
   const smallest = Math.min(...mixRatio);
-  const units = Math.ceil((ml * smallest) / all / step - 1e-9);
-  const mixMl = mixRatio.length === 1 ? Math.ceil(ml / step - 1e-9) * step : (units * step * all) / smallest;
+  const units = Math.ceil((ml * smallest) / all / step - TOLERANCE.rounding);
+  const mixMl =
+    mixRatio.length === 1 ? Math.ceil(ml / step - TOLERANCE.rounding) * step : (units * step * all) / smallest;
   return {
     ml,
     mixMl,

@@ -1,4 +1,4 @@
-import { RULE_OF_THUMB } from '../kit';
+import { RULE_OF_THUMB, TOLERANCE } from '../kit';
 
 /**
  * Rolls or packs for an amount, including waste at their ends.
@@ -13,7 +13,7 @@ export function packsFor(
 ): { readonly whole: number; readonly missing: number | null } {
   const share = (amount * (1 + RULE_OF_THUMB.tapeWaste)) / perPack;
   return {
-    whole: Math.max(1, Math.ceil(share - 1e-9)),
-    missing: inStock === undefined ? null : Math.max(0, Math.ceil(share - inStock - 1e-9)),
+    whole: Math.max(1, Math.ceil(share - TOLERANCE.rounding)),
+    missing: inStock === undefined ? null : Math.max(0, Math.ceil(share - inStock - TOLERANCE.rounding)),
   };
 }

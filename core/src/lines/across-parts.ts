@@ -1,5 +1,5 @@
 import { type Path, pathSlice, pointAt } from '../curves';
-import { bisect, firstItem, lastItem, messageWithoutValues } from '../kit';
+import { bisect, firstItem, lastItem, messageWithoutValues, TOLERANCE } from '../kit';
 import {
   addVectors,
   cross,
@@ -23,7 +23,7 @@ const asMeasured = (board: PartFrame): PartFrame => ({ ...board, mirrored: false
 export function planeCutLine(line: LineOf<'cut'>, board: PartFrame): LinePaths {
   const { into, across, up } = VIEW_AXES[line.view];
   const run = { x: line.to.across - line.from.across, y: line.to.up - line.from.up };
-  if (Math.hypot(run.x, run.y) < 1e-3) return messageWithoutValues('line.cut-places');
+  if (Math.hypot(run.x, run.y) < TOLERANCE.grid) return messageWithoutValues('line.cut-places');
   const normal = unitVector(addVectors(scaleVector(across, -run.y), up, run.x));
   const through = addVectors(scaleVector(across, line.from.across), up, line.from.up);
   const cuts = board.measured.cut(planeOnPart({ normal, offset: dot(normal, through) }, board.frame));
@@ -101,7 +101,7 @@ function endOf(
 
 function planeThrough(point: SpacePoint, onward: SpacePoint, mode: 'side' | 'top' | 'level'): Plane | null {
   const normal = mode === 'level' ? { x: 0, y: 0, z: 1 } : cross(onward, VIEW_AXES[mode].into);
-  if (vectorLength(normal) < 1e-3) return null;
+  if (vectorLength(normal) < TOLERANCE.grid) return null;
   const direction = unitVector(normal);
   return { normal: direction, offset: dot(direction, point) };
 }

@@ -1,4 +1,4 @@
-import { messageWithoutValues } from '../kit';
+import { messageWithoutValues, TOLERANCE } from '../kit';
 import type { BandMessage } from './messages';
 
 /** Bands over a length: length = 2·margin + count·width + (count − 1)·gap. All in mm. */
@@ -20,7 +20,7 @@ export type BandSolution =
 const refuse = (why: BandMessage, nearest: readonly BandSpacing[] = []): BandSolution => ({ ok: false, why, nearest });
 
 /** A count this near to a whole number is one: the rounding of typed lengths. */
-const WHOLE = 1e-6;
+const WHOLE = TOLERANCE.along;
 
 /**
  * Solves the spacing of bands for the one value that is not known.
@@ -61,7 +61,9 @@ function positive(value: BandSpacing, key: 'widthMm', why: BandMessage): BandSol
 }
 
 function notNegative(value: BandSpacing, key: 'gapMm' | 'marginMm', why: BandMessage): BandSolution {
-  return value[key] >= -1e-9 ? { ok: true, value: { ...value, [key]: Math.max(0, value[key]) } } : refuse(why);
+  return value[key] >= -TOLERANCE.rounding
+    ? { ok: true, value: { ...value, [key]: Math.max(0, value[key]) } }
+    : refuse(why);
 }
 
 /** A count must be whole; the nearest two keep width and margin and give way in the gap. */

@@ -1,5 +1,5 @@
 import { type Path, pathLength, type Point, pointAt } from '../curves';
-import { maxOf, minOf, RULE_OF_THUMB } from '../kit';
+import { maxOf, minOf, RULE_OF_THUMB, TOLERANCE } from '../kit';
 
 /** A place where a line wavers: its deviation from a fair curve within a short length. */
 export interface Wiggle {
@@ -41,7 +41,7 @@ export function findWiggles(path: Path): Wiggle[] {
 function wigglesWithin(path: Path, overMm: number): Wiggle[] {
   const start = path[0]!.at;
   const step = overMm / STEPS_PER_WINDOW;
-  const count = Math.floor((pathLength(path) - overMm) / (2 * step) + 1e-9) + 1;
+  const count = Math.floor((pathLength(path) - overMm) / (2 * step) + TOLERANCE.rounding) + 1;
   const wiggles: Wiggle[] = [];
   for (let index = 0; index < count; index++) {
     const from = start + index * 2 * step;

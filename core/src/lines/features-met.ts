@@ -47,7 +47,8 @@ function openingBetween(
   say: (from: number, to: number) => FeatureCrossing,
 ): FeatureCrossing[] {
   const [from, to] = [before.at(-1)!, after[0]!];
-  const across = to.at - from.at > 1e-3 && isInsideRing({ x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 }, ring);
+  const across =
+    to.at - from.at > TOLERANCE.grid && isInsideRing({ x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 }, ring);
   return across ? [say(from.at, to.at)] : [];
 }
 
@@ -55,7 +56,7 @@ function stretchesIn(piece: Path, ring: readonly Point[]): [number, number][] {
   const stops = [piece[0]!.at, ...outlineCrossings(piece, ring).sort((a, b) => a - b), piece.at(-1)!.at];
   return stops.slice(1).flatMap((to, index): [number, number][] => {
     const from = stops[index]!;
-    return to - from > 1e-3 && isInsideRing(pointAt(piece, (from + to) / 2), ring) ? [[from, to]] : [];
+    return to - from > TOLERANCE.grid && isInsideRing(pointAt(piece, (from + to) / 2), ring) ? [[from, to]] : [];
   });
 }
 

@@ -12,7 +12,7 @@ import {
   pointAt,
   reversedPath,
 } from '../curves';
-import { messageWithoutValues } from '../kit';
+import { messageWithoutValues, TOLERANCE } from '../kit';
 import type { LineMessage } from './messages';
 import { parallelPath } from './parallel';
 
@@ -94,5 +94,5 @@ function sideOf(leg: Path, along: number, other: Path, otherAt: number): -1 | 0 
   const here = pointAt(leg, along);
   const ahead = pointAt(other, Math.min(otherAt + Math.max(1, pathLength(other) / 20), other.at(-1)!.at));
   const side = here.tx * (ahead.y - here.y) - here.ty * (ahead.x - here.x);
-  return Math.abs(side) < 1e-9 ? 0 : side > 0 ? 1 : -1;
+  return Math.abs(side) < TOLERANCE.rounding ? 0 : side > 0 ? 1 : -1;
 }

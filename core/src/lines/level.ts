@@ -1,3 +1,4 @@
+import { TOLERANCE } from '../kit';
 /** A level line along a tube that rises. */
 export interface LevelLine {
   readonly diameterMm: number;
@@ -23,9 +24,9 @@ export interface LevelPoint {
 export function levelLineOnTube({ diameterMm, heightMm, pitchDeg, lengthMm, stepMm }: LevelLine): LevelPoint[] {
   const pitch = (pitchDeg * Math.PI) / 180;
   const radius = diameterMm / 2;
-  const count = Math.floor(lengthMm / stepMm + 1e-9);
+  const count = Math.floor(lengthMm / stepMm + TOLERANCE.rounding);
   const xs = Array.from({ length: count + 1 }, (_, index) => index * stepMm);
-  if (lengthMm - xs[count]! > 1e-6) xs.push(lengthMm);
+  if (lengthMm - xs[count]! > TOLERANCE.along) xs.push(lengthMm);
   return xs.map((x) => {
     const cos = (heightMm - x * Math.sin(pitch)) / (radius * Math.cos(pitch));
     if (Math.abs(cos) > 1) return { x, angleDeg: null, girthFromTopMm: null };

@@ -1,5 +1,5 @@
 import { arcByRadius, arcFit, arcPath, type Path, pathFromSamples, type Point, straightPath } from '../curves';
-import { messageWithoutValues } from '../kit';
+import { messageWithoutValues, TOLERANCE } from '../kit';
 import { type Datum, type Measured, pointOfMeasurement, type Skin, skinDistance } from '../surface';
 import { placeBands } from './band-spacing';
 import { ellipsePath } from './ellipse';
@@ -141,7 +141,7 @@ function bandEdges(
     ({ from: start, widthMm }) => [start, start + widthMm],
   );
   const along = { x: Math.cos(heading), y: Math.sin(heading) };
-  const rings = Math.abs(along.y) < 1e-9 && line.slantDeg === 0 ? skin.axle : null;
+  const rings = Math.abs(along.y) < TOLERANCE.rounding && line.slantDeg === 0 ? skin.axle : null;
   const stretch = 1 / Math.cos(radians(line.slantDeg));
   const paths = edges.map((square) => {
     const angle = square * stretch;

@@ -37,9 +37,9 @@ function roundedCorners(path: Path, offset: number): Shifted[] {
   return path.flatMap((point, index) => {
     const before = path[index - 1];
     const moved = shift(point, offset);
-    if (!before || point.at - before.at > 1e-9) return [moved];
+    if (!before || point.at - before.at > TOLERANCE.rounding) return [moved];
     const turn = Math.atan2(before.tx * point.ty - before.ty * point.tx, before.tx * point.tx + before.ty * point.ty);
-    if (turn * offset >= -1e-6) return [moved];
+    if (turn * offset >= -TOLERANCE.along) return [moved];
     const steps = Math.max(1, Math.ceil(Math.abs(turn) / 0.1));
     const swing = Array.from({ length: steps - 1 }, (_, step): Shifted => {
       const angle = Math.atan2(before.ty, before.tx) + (turn * (step + 1)) / steps;

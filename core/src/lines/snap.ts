@@ -1,5 +1,5 @@
 import { distance, nearestOnPath, type Path, pathCrossings, type Point, pointAt, straightPath } from '../curves';
-import { messageWithoutValues } from '../kit';
+import { messageWithoutValues, TOLERANCE } from '../kit';
 import { type Datum, measurementOfPoint, pointOfMeasurement, type Skin } from '../surface';
 import type { SnapMessage, SnapName } from './messages';
 
@@ -110,7 +110,7 @@ function whereHeading(piece: Path, from: Point, how: 'square' | 'tangent', code:
   for (let index = 1; index < piece.length; index++) {
     const [a, b] = [piece[index - 1]!, piece[index]!];
     const [u, w] = [value(a), value(b)];
-    if (u === 0 || u > 0 === w > 0 || (how === 'tangent' && Math.abs(a.curvature) < 1e-7)) continue;
+    if (u === 0 || u > 0 === w > 0 || (how === 'tangent' && Math.abs(a.curvature) < TOLERANCE.straight)) continue;
     snaps.push({
       place: pointAt(piece, a.at + (u / (u - w)) * (b.at - a.at)),
       to: { code: how === 'square' ? 'snap.square' : 'snap.touching', values: { to: code } },

@@ -1,4 +1,5 @@
 import { type Path, type Point, pointAt } from '../curves';
+import { TOLERANCE } from '../kit';
 import type { Measured } from '../surface';
 
 /** One mark of a line. */
@@ -34,9 +35,9 @@ export function stationsOf(
   toleranceMm: number,
 ): Stations {
   const along = piece.map((point) => measure(point).along);
-  const forward = along.every((value, index) => index === 0 || value > along[index - 1]! - 1e-9);
-  const backward = along.every((value, index) => index === 0 || value < along[index - 1]! + 1e-9);
-  const byDatum = (forward || backward) && Math.abs(along.at(-1)! - along[0]!) > 1e-6;
+  const forward = along.every((value, index) => index === 0 || value > along[index - 1]! - TOLERANCE.rounding);
+  const backward = along.every((value, index) => index === 0 || value < along[index - 1]! + TOLERANCE.rounding);
+  const byDatum = (forward || backward) && Math.abs(along.at(-1)! - along[0]!) > TOLERANCE.along;
   const even = byDatum ? evenAlongDatum(piece, along, stepMm) : evenAlongLine(piece, stepMm);
   const marks = withExtras(piece, even, toleranceMm);
   const rows = marks.map(({ at, extra }): Station => {
@@ -52,8 +53,8 @@ export function stationsOf(
 function evenAlongDatum(piece: Path, along: readonly number[], stepMm: number): number[] {
   const [low, high] = [Math.min(along[0]!, along.at(-1)!), Math.max(along[0]!, along.at(-1)!)];
   const marks = [piece[0]!.at];
-  const first = Math.ceil((low + 1e-6) / stepMm);
-  const count = Math.min(MAX_STATIONS, Math.floor((high - 1e-6) / stepMm) - first + 1);
+  const first = Math.ceil((low + TOLERANCE.along) / stepMm);
+  const count = Math.min(MAX_STATIONS, Math.floor((high - TOLERANCE.along) / stepMm) - first + 1);
   for (let index = 0; index < count; index++) marks.push(distanceAt(piece, along, (first + index) * stepMm));
   return [...marks, piece.at(-1)!.at].sort((a, b) => a - b);
 }
@@ -71,7 +72,7 @@ function distanceAt(piece: Path, along: readonly number[], wanted: number): numb
 
 function evenAlongLine(piece: Path, stepMm: number): number[] {
   const [start, end] = [piece[0]!.at, piece.at(-1)!.at];
-  const count = Math.min(MAX_STATIONS, Math.floor((end - start - 1e-6) / stepMm));
+  const count = Math.min(MAX_STATIONS, Math.floor((end - start - TOLERANCE.along) / stepMm));
   return [start, ...Array.from({ length: count }, (_, index) => start + (index + 1) * stepMm), end];
 }
 
@@ -80,14 +81,14 @@ function withExtras(piece: Path, even: readonly number[], toleranceMm: number): 
   const marks: { at: number; extra: boolean }[] = [];
   const fill = (from: number, to: number) => {
     const { at, off } = farthestFrom(piece, from, to);
-    if (off <= toleranceMm || marks.length >= MAX_STATIONS || to - from < 1e-3) return;
+    if (off <= toleranceMm || marks.length >= MAX_STATIONS || to - from < TOLERANCE.grid) return;
     fill(from, at);
     marks.push({ at, extra: true });
     fill(at, to);
   };
   even.forEach((along, index) => {
     if (index > 0) fill(even[index - 1]!, along);
-    if (marks.length === 0 || along - marks.at(-1)!.at > 1e-6) marks.push({ at: along, extra: false });
+    if (marks.length === 0 || along - marks.at(-1)!.at > TOLERANCE.along) marks.push({ at: along, extra: false });
   });
   return marks;
 }
@@ -97,9 +98,9 @@ function farthestFrom(piece: Path, from: number, to: number): { readonly at: num
   const length = Math.hypot(b.x - a.x, b.y - a.y);
   let best = { at: (from + to) / 2, off: 0 };
   for (const point of piece) {
-    if (point.at <= from + 1e-9 || point.at >= to - 1e-9) continue;
+    if (point.at <= from + TOLERANCE.rounding || point.at >= to - TOLERANCE.rounding) continue;
     const cross = (b.x - a.x) * (point.y - a.y) - (b.y - a.y) * (point.x - a.x);
-    const off = length < 1e-9 ? Math.hypot(point.x - a.x, point.y - a.y) : Math.abs(cross) / length;
+    const off = length < TOLERANCE.rounding ? Math.hypot(point.x - a.x, point.y - a.y) : Math.abs(cross) / length;
     if (off > best.off) best = { at: point.at, off };
   }
   return best;

@@ -32,7 +32,7 @@ const MOST_HALVINGS = 8;
  */
 export function sweepPath(points: readonly Point[], ends: SweepEnds = { start: null, end: null }): Path | null {
   if (points.length < 2) return null;
-  if (points.some((point, index) => index > 0 && distance(points[index - 1]!, point) < 1e-3)) return null;
+  if (points.some((point, index) => index > 0 && distance(points[index - 1]!, point) < TOLERANCE.grid)) return null;
   if (points.length === 2 && ends.start === null && ends.end === null) return straightPath(points[0]!, points[1]!);
   let through = points;
   for (let halvings = 0; halvings <= MOST_HALVINGS; halvings++) {

@@ -69,7 +69,7 @@ function flattened(d: string, scale: number): Point[][] {
 }
 
 function grown(rings: readonly Point[][], by: number): Point[][] {
-  if (Math.abs(by) < 1e-3) return rings.map((ring) => [...ring]);
+  if (Math.abs(by) < TOLERANCE.grid) return rings.map((ring) => [...ring]);
   const whole = rings.map((ring) => ring.map(({ x, y }) => ({ x: Math.round(x * UM), y: Math.round(y * UM) })));
   // The font runs its outer rings clockwise: turned, so that growing grows.
   const offset = inflatePaths(

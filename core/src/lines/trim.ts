@@ -102,8 +102,9 @@ export function connectedPieces(
   pieces: readonly Path[],
   span: { readonly from: number; readonly to: number },
 ): readonly Path[] {
-  const reaches = (piece: Path) => piece.at(-1)!.at > span.from + 1e-3 && piece[0]!.at < span.to - 1e-3;
-  const goesOn = (piece: Path, next: Path) => next[0]!.at - piece.at(-1)!.at < 1e-3;
+  const reaches = (piece: Path) =>
+    piece.at(-1)!.at > span.from + TOLERANCE.grid && piece[0]!.at < span.to - TOLERANCE.grid;
+  const goesOn = (piece: Path, next: Path) => next[0]!.at - piece.at(-1)!.at < TOLERANCE.grid;
   let first = pieces.findIndex(reaches);
   let last = pieces.findLastIndex(reaches);
   if (first < 0) return [];

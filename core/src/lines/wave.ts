@@ -20,7 +20,7 @@ export function wavePath(
   shape: 'wave' | 'scallop',
 ): Path | LineMessage {
   const length = distance(from, to);
-  if (length < 1e-3) return messageWithoutValues('line.same-place');
+  if (length < TOLERANCE.grid) return messageWithoutValues('line.same-place');
   const count = Math.max(1, Math.round(length / pitch));
   if (count > MOST_WAVES) return { code: 'line.too-many-waves', values: { waves: count, most: MOST_WAVES } };
   const [ux, uy] = [(to.x - from.x) / length, (to.y - from.y) / length];
@@ -45,7 +45,7 @@ function sine(
   const bend = rise * k * k;
   const steps = Math.max(
     40 * count,
-    Math.ceil(length / Math.sqrt((8 * TOLERANCE.flatten) / Math.max(bend, 1e-9))),
+    Math.ceil(length / Math.sqrt((8 * TOLERANCE.flatten) / Math.max(bend, TOLERANCE.rounding))),
     Math.ceil(1 / TOLERANCE.curvatureShare),
   );
   // One that is too fine is not drawn first.
@@ -74,7 +74,7 @@ function scallops(
   put: (along: number, up: number) => Point,
 ): Path | null {
   const width = length / count;
-  if (height > width / 2 + 1e-9) return null;
+  if (height > width / 2 + TOLERANCE.rounding) return null;
   const bows: Omit<PathPoint, 'at'>[] = [];
   for (let index = 0; index < count; index++) {
     const bow = arcPath(put(index * width, 0), put((index + 0.5) * width, height), put((index + 1) * width, 0));

@@ -1,9 +1,9 @@
 import { distance, isClosed, type Path, pathSlice, type Point } from '../curves';
-import { bisect } from '../kit';
+import { bisect, TOLERANCE } from '../kit';
 import type { Seam, Skin } from '../surface';
 
 /** Within this share of a turn a place is on the seam. */
-const ON_SEAM = 1e-9;
+const ON_SEAM = TOLERANCE.rounding;
 
 /**
  * Cuts a line at the seam of a round surface and moves every piece onto the sheet.
@@ -81,6 +81,7 @@ function turnsAtDistance(path: Path, around: readonly number[], along: number, s
 export function isClosedOnSurface(path: Path, { seam }: Pick<Skin, 'seam'>): boolean {
   const [first, last] = [path[0]!, path.at(-1)!];
   return (
-    isClosed(path) || (seam !== null && [-1, 1].some((count) => distance(seam.unwound(last, count), first) < 1e-3))
+    isClosed(path) ||
+    (seam !== null && [-1, 1].some((count) => distance(seam.unwound(last, count), first) < TOLERANCE.grid))
   );
 }

@@ -1,4 +1,4 @@
-import { firstItem, maxOf, type MessageOf, minOf, RULE_OF_THUMB, sumOf } from '../kit';
+import { firstItem, maxOf, type MessageOf, minOf, RULE_OF_THUMB, sumOf, TOLERANCE } from '../kit';
 import type { Feature, ZoneShape } from '../surface';
 
 interface Named {
@@ -234,7 +234,7 @@ function rolled(holeMm: number): { readonly foamMm: number; readonly lengthMm: n
 }
 
 /** What is cut to length is cut to full five millimetres, never short. */
-const cutUp = (lengthMm: number): number => 5 * Math.ceil(lengthMm / 5 - 1e-9);
+const cutUp = (lengthMm: number): number => 5 * Math.ceil(lengthMm / 5 - TOLERANCE.rounding);
 
 /** Width and height as measured from its datum. */
 function sizeOf(shape: ZoneShape): readonly [number, number] {

@@ -1,5 +1,6 @@
+import { TOLERANCE } from '../kit';
 /** A residual capacity below this counts as zero: costs are minutes, far above it. */
-const NOTHING = 1e-9;
+const NOTHING = TOLERANCE.rounding;
 
 /** Standing for a choice that must not be made. */
 export const INFINITE_CAPACITY = 1e15;

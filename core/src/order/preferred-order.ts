@@ -1,5 +1,5 @@
 import { reflectanceOf } from '../finish';
-import { compareText, firstItem } from '../kit';
+import { compareText, firstItem, TOLERANCE } from '../kit';
 import {
   finishOf,
   type OrderProblem,
@@ -74,7 +74,7 @@ export function preferredFirst(problem: OrderProblem, sequences: readonly Sequen
 }
 
 /** Figures nearer than this are the same: m², m. */
-const SAME = 1e-6;
+const SAME = TOLERANCE.timeMin;
 
 function calmer(rank: PreferenceRank, other: PreferenceRank): number {
   for (const key of ['lostM2', 'darkFirst', 'stages', 'tapeM'] as const)

@@ -1,4 +1,4 @@
-import { compareText, LIMITS, runToEnd, runWithProgress } from '../kit';
+import { compareText, LIMITS, runToEnd, runWithProgress, TOLERANCE } from '../kit';
 import { isKeptForGood, MASK_STATE } from '../masking';
 import {
   finishesInUse,
@@ -276,8 +276,8 @@ const BEGINNING = 0.02;
 
 /** Lower bounds first; among equals what has come furthest: a complete order early makes the rest of the search short. */
 const sooner = (candidate: Candidate, other: Candidate): boolean =>
-  candidate.bound < other.bound - 1e-9 ||
-  (candidate.bound <= other.bound + 1e-9 && candidate.order.length > other.order.length);
+  candidate.bound < other.bound - TOLERANCE.rounding ||
+  (candidate.bound <= other.bound + TOLERANCE.rounding && candidate.order.length > other.order.length);
 
 const gapOf = (best: Sequence | null, lower: number): number => {
   if (!best || best.score <= 0) return best ? 0 : 1;

@@ -1,3 +1,4 @@
+import { TOLERANCE } from '../kit';
 import type { FilmTimes, Sequence } from '../stage';
 import type { OrderNode, StageFacts } from './order-node';
 import type { ProblemTable } from './problem-table';
@@ -58,7 +59,7 @@ export function bindingWaits(table: ProblemTable, node: OrderNode, { stages }: S
     const before = stages[primed + to - 1]!.after;
     const ready = before.clock + waits.tapeMin;
     const from = node.order.findIndex(
-      (_, stage) => stage < to && Math.abs(safeAt(stages[primed + stage]!) - ready) < 1e-6,
+      (_, stage) => stage < to && Math.abs(safeAt(stages[primed + stage]!) - ready) < TOLERANCE.timeMin,
     );
     if (from < 0 || !certainWait(table, node, from, to)) continue;
     certain.push({ from, to });

@@ -1,5 +1,5 @@
 import type { PaintSystemKey } from '../finish';
-import { messageWithoutValues } from '../kit';
+import { messageWithoutValues, TOLERANCE } from '../kit';
 import type { FilmAgeMarks } from './marks';
 import type { CompatibilityMessage } from './messages';
 import { type PairRule, pairRule } from './pairs';
@@ -57,7 +57,7 @@ export function compatibilityOf(lower: LowerFilm, upper: PaintSystemKey): Compat
 }
 
 /** Ages nearer than this are the same, minutes: a film that was waited for has reached the age. */
-const SAME_AGE = 1e-6;
+const SAME_AGE = TOLERANCE.timeMin;
 
 type RuleOf<Kind extends PairRule['kind']> = Extract<PairRule, { kind: Kind }>;
 

@@ -2,7 +2,7 @@ import type { CoatsMessage, PrepareTask, StagePaint, StagePlan } from '../contra
 import { limitWindows, type PullWindows } from '../drying';
 import { colourOverGround, type Finish, minCoatsForBuild, mixFor } from '../finish';
 import { inLayingOrder, itemsOf, removalStage, sessionsOf, type StageItems, withLiesOver } from '../items';
-import { intersectSpans, RULE_OF_THUMB, type Span } from '../kit';
+import { intersectSpans, RULE_OF_THUMB, type Span, TOLERANCE } from '../kit';
 import { placeOfArea, type StageSource } from '../problem';
 import {
   compatibilityMinutes,
@@ -138,7 +138,7 @@ function pullWindow({ stages }: Sequence, index: number, items: StageItems): Sta
   // Lines with their own pull timing in a mask that stayed on come off with the rest: within both windows if there is
   // time.
   const both = intersectSpans([span, ...early.map((turn) => turn.span)]);
-  const inBoth = off !== stage && offMin <= (both.to ?? Infinity) + 1e-9;
+  const inBoth = off !== stage && offMin <= (both.to ?? Infinity) + TOLERANCE.rounding;
   return windowUntil(inBoth ? both : span, stage, items.cleanMin, offMin);
 }
 
@@ -154,7 +154,7 @@ function windowUntil(
 ): NonNullable<StagePlan['pull']> {
   const latestMin = stage.pulling?.latestMin ?? Infinity;
   const ends = [Math.min(to ?? Infinity, cleanUntil(stage, cleanMin)), to ?? Infinity, latestMin].filter(
-    (end) => end >= offMin - 1e-9,
+    (end) => end >= offMin - TOLERANCE.rounding,
   );
   const toMin = ends[0] ?? Infinity;
   return { fromMin: from, toMin: toMin === Infinity ? null : toMin };

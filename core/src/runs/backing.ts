@@ -1,5 +1,5 @@
 import { type Path, pathLength } from '../curves';
-import { isModelScale, messageWithoutValues, RULE_OF_THUMB, type TapeCode } from '../kit';
+import { isModelScale, messageWithoutValues, RULE_OF_THUMB, type TapeCode, TOLERANCE } from '../kit';
 import type { Hold } from '../masking';
 import { facetsForBend, type Tape, type TapeKind } from '../tape';
 import { chooseTape, type TapeWish } from './choose';
@@ -48,7 +48,7 @@ export function backingFor(
   const offsetMm = widthMm / 2;
   const overlap = Math.min(RULE_OF_THUMB.backingOverlap[size], widthMm / 4);
   const slack = Math.max(widthMm / 8, widthMm - widthMm / 4 - overlap);
-  const pieces = Math.max(1, Math.ceil((facetCount(piece, slack) * backedMm) / pathLength(piece) - 1e-9));
+  const pieces = Math.max(1, Math.ceil((facetCount(piece, slack) * backedMm) / pathLength(piece) - TOLERANCE.rounding));
   const straight = [0, backedMm].map((along) => ({ at: along, curvature: 0 }));
   const wider = means.tapes.filter((tape) => tape.widthMm > widthMm);
   const choice = chooseTape(wider, {
@@ -96,7 +96,7 @@ function facetCount(piece: Path, slack: number): number {
   for (let index = 1; index < piece.length; index++) {
     const [a, b] = [piece[index - 1]!, piece[index]!];
     const bend = Math.max(Math.abs(a.curvature), Math.abs(b.curvature));
-    if (bend < 1e-7) continue;
+    if (bend < TOLERANCE.straight) continue;
     count += (b.at - a.at) / facetsForBend(Math.max(1 / bend, slack), slack, 1).facetLengthMm;
   }
   return count;

@@ -156,7 +156,7 @@ export const dwellShare = ({ cleanHours }: Tape, { staysMin, airC }: TapeWish): 
  * A lesser edge is there for the sake of what lies below: where no tape with the edge that is wanted makes the bend, the run is split there.
  */
 function bestOf(tapes: readonly Tape[], wish: TapeWish): Candidate | null {
-  const straight = wish.samples.every(({ curvature }) => Math.abs(curvature) < 1e-7);
+  const straight = wish.samples.every(({ curvature }) => Math.abs(curvature) < TOLERANCE.straight);
   const kinds: readonly TapeKind[] =
     KINDS[wish.rim ? 'rim' : !wish.crisp ? 'rough' : straight ? 'straight' : 'curved'][wish.model ? 'model' : 'full'];
   const placeOf = ({ kind }: Tape) => (kinds.includes(kind) ? kinds.indexOf(kind) : kinds.length);

@@ -1,5 +1,6 @@
 import type { Area, Border } from '../areas';
 import type { LineId } from '../kit';
+import { TOLERANCE } from '../kit';
 import type { EdgeClass } from '../masking';
 import type { LineSide } from '../tape';
 
@@ -36,7 +37,7 @@ export interface EdgeSpan {
 }
 
 /** Gap along a line below which two spans are one piece of tape: the thickness of a line that ends on this one, mm. */
-const SAME_PIECE_MM = 1e-3;
+const SAME_PIECE_MM = TOLERANCE.grid;
 
 /**
  * Joins the edges of one part into lengths of tape.

@@ -1,4 +1,5 @@
 import { distance, type Path, type Point } from '../curves';
+import { TOLERANCE } from '../kit';
 
 /** A run before it is ordered. */
 export interface UnorderedRun {
@@ -49,16 +50,16 @@ interface Nearest {
 /** Of those that stay longest, and of them the crisp ones while there are any, the one nearest to a place; the first where one stands nowhere yet. */
 function nearest(left: readonly { readonly run: UnorderedRun }[], here: Point | null): Nearest {
   const longest = Math.max(...left.map(({ run }) => run.staysMin));
-  const staying = (run: UnorderedRun) => run.staysMin > longest - 1e-6;
+  const staying = (run: UnorderedRun) => run.staysMin > longest - TOLERANCE.along;
   const crisp = left.some(({ run }) => staying(run) && run.crisp);
   let best: Nearest | null = null;
   left.forEach(({ run }, index) => {
     if (!staying(run) || run.crisp !== crisp) return;
     const [start, end] = [run.piece[0]!, run.piece.at(-1)!];
     const [toStart, toEnd] = here ? [distance(here, start), distance(here, end)] : [0, 0];
-    const backwards = toEnd < toStart - 1e-9;
+    const backwards = toEnd < toStart - TOLERANCE.rounding;
     const walkMm = Math.min(toStart, toEnd);
-    if (best === null || walkMm < best.walkMm - 1e-9) best = { index, backwards, walkMm };
+    if (best === null || walkMm < best.walkMm - TOLERANCE.rounding) best = { index, backwards, walkMm };
   });
   return best ?? { index: 0, backwards: false, walkMm: 0 };
 }

@@ -1,6 +1,6 @@
 import { areaFinder } from '../areas';
 import { type Path, pointAt } from '../curves';
-import { type Interval, mergeIntervals } from '../kit';
+import { type Interval, mergeIntervals, TOLERANCE } from '../kit';
 import type { LineSide } from '../tape';
 import { pointBesideLine } from './point-beside';
 import type { MaskedPart } from './run';
@@ -55,7 +55,7 @@ export function overhangs(
   const step = (to - from) / Math.round(Math.min(PLACES.most, Math.max(PLACES.least, (to - from) / PLACES.everyMm)));
   const intervals = mergeIntervals(
     [...fromTheEnds([from, to], step, outerMm, overAt), ...allAlong([from, to], step, overAt)],
-    1e-9,
+    TOLERANCE.rounding,
   );
   return intervals.map(([fromMm, toMm]) => ({ fromMm, toMm }));
 }

@@ -1,5 +1,5 @@
 import { boundingBox, type Box, isNearBox, nearestOnPath, type Path, pathLength, type Point, pointAt } from '../curves';
-import { minOf } from '../kit';
+import { minOf, TOLERANCE } from '../kit';
 import type { Metric } from '../surface';
 import type { LineSide } from '../tape';
 import { pointBesideLine, shareAt } from './point-beside';
@@ -72,7 +72,7 @@ export function distanceInBand(band: PlacedTapeBand, place: Point): number | nul
   const across = (share * (tx * (place.y - y) - ty * (place.x - x))) / Math.hypot(tx, share * ty);
   if (side === 'left' ? across <= 0 : across >= 0) return null;
   // Beyond an end the nearest place is that end, and the way to it is not square to the line.
-  const atEnd = at < piece[0]!.at + 1e-9 || at > piece.at(-1)!.at - 1e-9;
+  const atEnd = at < piece[0]!.at + TOLERANCE.rounding || at > piece.at(-1)!.at - TOLERANCE.rounding;
   return atEnd && Math.abs(across) < 0.999 * distanceMm ? null : at;
 }
 

@@ -1,4 +1,4 @@
-import { lowerBound } from '../kit';
+import { lowerBound, TOLERANCE } from '../kit';
 import type { EarliestTimes } from './earliest';
 import type { Shift } from './problem';
 import { type Decisions, minutesByTask, type ScheduleTables } from './tables';
@@ -10,7 +10,7 @@ function tailsOf({ tasks, lags, leastMin, mostMin }: ScheduleTables): number[] {
     let moved = false;
     for (const { before, task, fromEnd, minMin } of lags) {
       const tail = tails[task]! + leastMin[task]! + minMin - (fromEnd ? 0 : mostMin[before]!);
-      if (tail <= tails[before]! + 1e-9) continue;
+      if (tail <= tails[before]! + TOLERANCE.rounding) continue;
       tails[before] = tail;
       moved = true;
     }
@@ -48,7 +48,7 @@ function throughAt({ corners, sums, rates }: Capacity, fromMin: number, minutes:
   const cornerIndex = lastAtMost(corners, fromMin);
   const begun = cornerIndex < 0 ? 0 : sums[cornerIndex]! + rates[cornerIndex]! * (fromMin - corners[cornerIndex]!);
   const wanted = begun + minutes;
-  const piece = Math.min(lastAtMost(sums, wanted - 1e-9), corners.length - 1);
+  const piece = Math.min(lastAtMost(sums, wanted - TOLERANCE.rounding), corners.length - 1);
   if (piece < 0 || rates[piece] === 0) return Infinity;
   return corners[piece]! + (wanted - sums[piece]!) / rates[piece]!;
 }

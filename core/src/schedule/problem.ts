@@ -1,3 +1,4 @@
+import { TOLERANCE } from '../kit';
 /** A stretch of time, minutes on the clock of the problem. */
 export interface Shift {
   readonly from: number;
@@ -85,4 +86,4 @@ export const taskMinutes = (
   workers.length === 0 || !minutesBy ? minutes : Math.max(...workers.map((id) => minutesBy[id] ?? minutes));
 
 /** Times that differ by less are the same. */
-export const TIME_TOLERANCE_MIN = 1e-6;
+export const TIME_TOLERANCE_MIN = TOLERANCE.timeMin;

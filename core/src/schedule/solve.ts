@@ -1,3 +1,4 @@
+import { TOLERANCE } from '../kit';
 import { lowerBoundOnEnd, type ScheduleBounds, scheduleBounds } from './bound';
 import { firstConflict } from './conflict';
 import { type EarliestTimes, earliestTimes } from './earliest';
@@ -17,7 +18,7 @@ export interface SolvedSchedule {
 const MAX_NODES = 20_000;
 const MOST_WHEN_STAYING = 1_000;
 /** Of two ends nearer than this neither is better. */
-const WORTH_MIN = 1e-6;
+const WORTH_MIN = TOLERANCE.timeMin;
 
 interface Node {
   readonly decisions: Decisions;

@@ -24,7 +24,7 @@ export interface OutlineStretch {
 }
 
 /** Areas are computed on a grid of one micrometre: maximum distance of their corners from the edge they lie on, mm. */
-const ON_EDGE_MM = 2e-3;
+const ON_EDGE_MM = TOLERANCE.touch;
 
 /**
  * Which areas lie along the edges of a part, and where.

@@ -1,5 +1,5 @@
 import type { Finish } from '../finish';
-import { messageWithoutValues, RULE_OF_THUMB } from '../kit';
+import { messageWithoutValues, RULE_OF_THUMB, TOLERANCE } from '../kit';
 import { type Compatibility, type CompatibilityAnswer, type CompatibilityMessage, compatibilityOf } from '../over';
 import { marksOfFilm, marksOfPresent } from './film-times';
 import type { OrderProblem } from './problem';
@@ -72,7 +72,7 @@ export function compatibilityCost(
     const barrierWaitMin = needs.barrierMin > 0 ? RULE_OF_THUMB.barrierFlash : 0;
     const ready = beginMin + needs.abradeMin + needs.barrierMin + barrierWaitMin;
     const { tasks, readyAt, windows, abradeMin, barrierMin, forbidden } = needs;
-    if (Math.max(ready, readyAt) <= now + 1e-9 || round >= MOST_ROUNDS) {
+    if (Math.max(ready, readyAt) <= now + TOLERANCE.rounding || round >= MOST_ROUNDS) {
       // What is too young to be coated is too young to be keyed: the wait is over before the keying, not before the coat.
       if (!keyedLate && tasks.some(({ area, answer }) => answer === 'abrade' && waited.has(area))) {
         keyedLate = true;

@@ -1,4 +1,5 @@
 import type { Finish } from '../finish';
+import { TOLERANCE } from '../kit';
 import { mixAgainMinutes } from './gun';
 
 /** How the coats of a stage share the lots their paint is mixed in, so that none is too old when it is sprayed. */
@@ -42,7 +43,7 @@ export function lotsOf(
   for (let coat = 2; coat <= coats; coat++) {
     const min = eachMin + (coat === coats ? lastMin : 0);
     age += gapMin + min;
-    if (age <= lifeMin + 1e-9) {
+    if (age <= lifeMin + TOLERANCE.rounding) {
       waitMin += gapMin;
       continue;
     }
@@ -51,5 +52,11 @@ export function lotsOf(
     waitMin += Math.max(0, gapMin - againMin);
     age = min;
   }
-  return { lifeMin: potLifeMin, from, perCoat: Math.max(1, Math.ceil(eachMin / lifeMin - 1e-9)), mixMin, waitMin };
+  return {
+    lifeMin: potLifeMin,
+    from,
+    perCoat: Math.max(1, Math.ceil(eachMin / lifeMin - TOLERANCE.rounding)),
+    mixMin,
+    waitMin,
+  };
 }

@@ -1,4 +1,4 @@
-import { RULE_OF_THUMB } from '../kit';
+import { RULE_OF_THUMB, TOLERANCE } from '../kit';
 import { splitMask, type StageMask } from '../masking';
 import { maskCost, type StageMaskCost } from './mask-cost';
 import type { OrderProblem } from './problem';
@@ -196,7 +196,7 @@ const endOf = (pull: EarlyPull | undefined, otherwise: number): number =>
 /** True if a mask comes off after its window, or that of single lines of it, or after the clean time of its tape. */
 export const isPastWindow = (problem: OrderProblem, mask: StandingMask, atMin: number): boolean =>
   pastSpan(problem, mask, atMin) ||
-  mask.early.some(({ span }: EarlyPullGroup) => atMin > mask.at + (span.to ?? Infinity) + 1e-9);
+  mask.early.some(({ span }: EarlyPullGroup) => atMin > mask.at + (span.to ?? Infinity) + TOLERANCE.rounding);
 
 const pastSpan = (problem: OrderProblem, mask: StandingMask, atMin: number): boolean =>
-  atMin > mask.at + (mask.span.to ?? Infinity) + 1e-9 || !comesOffClean(problem, mask, atMin);
+  atMin > mask.at + (mask.span.to ?? Infinity) + TOLERANCE.rounding || !comesOffClean(problem, mask, atMin);

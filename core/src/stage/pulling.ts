@@ -1,6 +1,7 @@
 import { maxDwellMin, type PullWindows } from '../drying';
 import { PULL_TIMINGS, type PullTiming } from '../finish';
 import type { Span } from '../kit';
+import { TOLERANCE } from '../kit';
 import type { StageMask } from '../masking';
 import type { OrderProblem } from './problem';
 import type { FilmTimes, Pulling, StandingMask } from './stage';
@@ -43,7 +44,9 @@ export function pullingOf(
 
 /** Number of people needed for an amount of work within a span. */
 export const peopleNeeded = (workMin: number, { from, to }: Span): number =>
-  to === null || to <= from + 1e-6 ? 1 : Math.max(1, Math.ceil(workMin / (to - from) - 1e-9));
+  to === null || to <= from + TOLERANCE.timeMin
+    ? 1
+    : Math.max(1, Math.ceil(workMin / (to - from) - TOLERANCE.rounding));
 
 /** The wanted pull timing, or the latest one before it that the tape lasts for. */
 function lastingSchool(

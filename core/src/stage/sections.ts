@@ -1,6 +1,6 @@
 import { sectionCycle } from '../batch';
 import { isSprayed } from '../finish';
-import { type PartId, RULE_OF_THUMB, type Span, sumOf } from '../kit';
+import { type PartId, RULE_OF_THUMB, type Span, sumOf, TOLERANCE } from '../kit';
 import type { MaskEdge } from '../masking';
 import { coatingMin } from './coating';
 import { maskCost } from './mask-cost';
@@ -168,10 +168,12 @@ function keepsTime(problem: OrderProblem, stage: StageCost, whole: StageCost): b
   const coatsOfLot = coats - lots.from.at(-1)!;
   const agedMin = coatsOfLot * (eachMin + gap.from) + sections.paintedMin;
   const last = beginsMin + lastPaint.startMin;
-  const inTime = over.windows.every(({ at, toMin }) => coats > 1 || toMin === null || last - at <= toMin + 1e-9);
+  const inTime = over.windows.every(
+    ({ at, toMin }) => coats > 1 || toMin === null || last - at <= toMin + TOLERANCE.rounding,
+  );
   return (
-    (lots.lifeMin === null || (lots.perCoat === 1 && agedMin <= lots.lifeMin + 1e-9)) &&
-    (coats === 1 || gap.to === null || gap.from + lastPaint.startMin <= gap.to + 1e-9) &&
+    (lots.lifeMin === null || (lots.perCoat === 1 && agedMin <= lots.lifeMin + TOLERANCE.rounding)) &&
+    (coats === 1 || gap.to === null || gap.from + lastPaint.startMin <= gap.to + TOLERANCE.rounding) &&
     inTime &&
     pulled.masks.every((mask) => comesOffClean(problem, mask, beginsMin + sections.totalMin))
   );

@@ -1,7 +1,7 @@
 import type { SectionBatch } from '../batch';
 import type { StagePlan } from '../contract';
 import { type Finish, isSprayed } from '../finish';
-import { messageWithoutValues, type StepId } from '../kit';
+import { messageWithoutValues, type StepId, TOLERANCE } from '../kit';
 import type { AfterRule } from '../runsheet';
 import type { StageSections } from '../stage';
 import type { CoatSectionInfo, CoatValues } from './coat-steps';
@@ -57,7 +57,7 @@ export function sectionSteps(
     let restMin = startMin - endMin;
     if (
       turn === 'pull' &&
-      endMin >= sections.paintedMin - 1e-9 &&
+      endMin >= sections.paintedMin - TOLERANCE.rounding &&
       place === cleaning.after + 1 &&
       cleaning.minutes > 0
     ) {
@@ -68,7 +68,7 @@ export function sectionSteps(
     if (turn === 'paint') {
       // Put off until its pull can be in time.
       const rest: AfterRule[] =
-        restMin > 1e-9 && last !== null
+        restMin > TOLERANCE.rounding && last !== null
           ? [{ step: last, from: 'end', minMin: restMin, maxMin: null, code: 'flash' }]
           : [];
       pass('wait', `section-${coatName(heap)}`, restMin, messageWithoutValues('step.wait-section'));

@@ -1,5 +1,6 @@
 import type { StepMessage } from '../contract';
 import type { SessionId, StepId } from '../kit';
+import { TOLERANCE } from '../kit';
 import type { AfterRule, Step, StepKind } from '../runsheet';
 
 /** A step without its cautions. */
@@ -44,7 +45,7 @@ export function newStepClock(startMin: number, session: SessionId, stage: number
     steps,
     add: (kind, what, minutes, say, more) => put(kind, what, minutes, say, true, more),
     pass: (kind, what, minutes, say) => {
-      if (minutes > 1e-9) put(kind, what, minutes, say, false);
+      if (minutes > TOLERANCE.rounding) put(kind, what, minutes, say, false);
     },
   };
 }

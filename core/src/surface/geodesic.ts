@@ -20,7 +20,7 @@ function follow(chart: TurnedChart, start: State, length: number, steps: number)
   const { axle } = chart;
   const rate = ({ along, heading }: State) => {
     const { radius, slope } = axle.at(along);
-    const turning = Math.sin(heading) / Math.max(radius, 1e-6);
+    const turning = Math.sin(heading) / Math.max(radius, TOLERANCE.along);
     return { along: Math.cos(heading), angle: turning, heading: -slope * turning };
   };
   const step = length / steps;
@@ -64,21 +64,21 @@ export function geodesicBetween(chart: TurnedChart, from: Point, to: Point): Pat
   const radius = chart.axle.at((a.along + b.along) / 2).radius;
   let heading = Math.atan2(radius * (b.angle - a.angle), b.along - a.along);
   let length = Math.hypot(b.along - a.along, radius * (b.angle - a.angle));
-  if (length < 1e-3) return null;
+  if (length < TOLERANCE.grid) return null;
   const miss = (h: number, l: number) => {
     const end = follow(chart, { ...a, heading: h }, l, 64).at(-1) as State;
     return [end.along - b.along, (end.angle - b.angle) * chart.axle.at(b.along).radius] as const;
   };
   for (let round = 0; round < 30; round++) {
     const [u, w] = miss(heading, length);
-    if (Math.hypot(u, w) < 1e-7) break;
+    if (Math.hypot(u, w) < TOLERANCE.straight) break;
     const dh = 1e-5;
     const dl = length * 1e-5;
     const [uh, wh] = miss(heading + dh, length);
     const [ul, wl] = miss(heading, length + dl);
     const [a11, a12, a21, a22] = [(uh - u) / dh, (ul - u) / dl, (wh - w) / dh, (wl - w) / dl];
     const det = a11 * a22 - a12 * a21;
-    if (Math.abs(det) < 1e-12) return null;
+    if (Math.abs(det) < TOLERANCE.zero) return null;
     heading -= Math.max(-0.3, Math.min(0.3, (a22 * u - a12 * w) / det));
     length = Math.max(length / 2, length - (a11 * w - a21 * u) / det);
   }

@@ -1,4 +1,5 @@
 import type { PathPoint, Point } from '../curves';
+import { TOLERANCE } from '../kit';
 
 /** What is really on a skin whose drawing is not true. */
 export interface Metric {
@@ -36,7 +37,7 @@ export function girthMetric(stretchAt: GirthStretch): Metric {
     bendOf: ({ x, tx, ty, curvature }) => {
       const { share, change } = stretchAt(x);
       const speed = Math.hypot(tx, share * ty);
-      if (speed < 1e-9 || share < 1e-9) return 0;
+      if (speed < TOLERANCE.rounding || share < TOLERANCE.rounding) return 0;
       const turning = (share * curvature + change * ty * tx * tx) / speed ** 3;
       return turning + (change / share) * ((share * ty) / speed);
     },

@@ -7,7 +7,7 @@ import {
   polylinePath,
   segmentCrossing,
 } from '../curves';
-import { firstItem, lastItem } from '../kit';
+import { firstItem, lastItem, TOLERANCE } from '../kit';
 import type { FoldedNet, PlacedPanel } from './net';
 import { cutFlatSheet, type PartPlane } from './plane';
 import { dot, type SpacePoint } from './space';
@@ -26,7 +26,7 @@ export function cutFoldedNet({ panels }: FoldedNet, { a, b, c, offset }: PartPla
   ];
   return joinedEnds(pieces).flatMap((places) => {
     const path = places.length === 2 ? polylinePath(places) : pathFromSamples(places, false);
-    return path && pathLength(path) > 1e-3 ? [path] : [];
+    return path && pathLength(path) > TOLERANCE.grid ? [path] : [];
   });
 }
 
@@ -48,13 +48,13 @@ function insidePanel(path: Path, ring: readonly Point[]): Point[][] {
 
 /** The plane over one bend, in steps across it: at each the place along the fold follows from one linear equation. */
 function bendCut({ fold }: PlacedPanel, panels: readonly PlacedPanel[], normal: SpacePoint, offset: number): Point[][] {
-  if (!fold || fold.widthMm < 1e-6) return [];
+  if (!fold || fold.widthMm < TOLERANCE.along) return [];
   const parent = panels[fold.parent]!;
   const length = Math.hypot(fold.b.x - fold.a.x, fold.b.y - fold.a.y);
   const along = { x: (fold.b.x - fold.a.x) / length, y: (fold.b.y - fold.a.y) / length };
   const direction = (d: Point): number => dot(normal, parent.across) * d.x + dot(normal, parent.up) * d.y;
   const perMm = direction(along);
-  if (Math.abs(perMm) < 1e-9) return [];
+  if (Math.abs(perMm) < TOLERANCE.rounding) return [];
   const steps = 24;
   const places: Point[] = [];
   for (let step = 0; step <= steps; step++) {
@@ -66,7 +66,7 @@ function bendCut({ fold }: PlacedPanel, panels: readonly PlacedPanel[], normal: 
       direction(fold.away) * fold.radius * Math.abs(Math.sin(turn)) -
       dot(normal, parent.out) * Math.sign(fold.angle) * fold.radius * (1 - Math.cos(turn));
     const t = (offset - lifted) / perMm;
-    if (t < -1e-6 || t > length + 1e-6) continue;
+    if (t < -TOLERANCE.along || t > length + TOLERANCE.along) continue;
     places.push({ x: fold.a.x + along.x * t + fold.away.x * d, y: fold.a.y + along.y * t + fold.away.y * d });
   }
   return places.length > 1 ? [places] : [];

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { distance, distanceToSegment, isInsideRing, type Point, ringLength } from '../curves';
-import { idText, messageWithoutValues, nameText, numberBetween, wholeBetween } from '../kit';
+import { idText, messageWithoutValues, nameText, numberBetween, TOLERANCE, wholeBetween } from '../kit';
 import type { SurfaceMessage } from './messages';
 import { outlineRing, outlineSchema, ringFaults } from './outline';
 import type { PlacedPoint } from './skin';
@@ -180,12 +180,13 @@ function ringRound(index: number, placed: readonly PlacedPanel[], skip: number |
     const edge = (start + step) % ring.length;
     walk.push(ring[edge]!);
     const child = placed.findIndex(
-      ({ fold }) => fold?.parent === index && distance(fold.a, ring[edge]!) < 1e-6 && onEdge(fold.b, ring, edge),
+      ({ fold }) =>
+        fold?.parent === index && distance(fold.a, ring[edge]!) < TOLERANCE.along && onEdge(fold.b, ring, edge),
     );
     if (child < 0) continue;
     const hanging = placed[child]!;
     const startCorner = hanging.ring.findIndex(
-      (corner) => distance(corner, farSide(hanging.fold as PlacedFold)) < 1e-6,
+      (corner) => distance(corner, farSide(hanging.fold as PlacedFold)) < TOLERANCE.along,
     );
     walk.push(
       ...ringRound(child, placed, (startCorner + hanging.ring.length - 1) % hanging.ring.length),
@@ -199,10 +200,10 @@ function ringRound(index: number, placed: readonly PlacedPanel[], skip: number |
 const farSide = ({ a, away, widthMm }: PlacedFold): Point => ({ x: a.x + away.x * widthMm, y: a.y + away.y * widthMm });
 
 const onEdge = (place: Point, ring: readonly Point[], edge: number): boolean =>
-  distanceToSegment(place, ring[edge]!, ring[(edge + 1) % ring.length]!) < 1e-3;
+  distanceToSegment(place, ring[edge]!, ring[(edge + 1) % ring.length]!) < TOLERANCE.grid;
 
 const withoutRepeats = (ring: readonly Point[]): Point[] =>
-  ring.filter((place, index) => distance(place, ring[(index + 1) % ring.length]!) > 1e-3);
+  ring.filter((place, index) => distance(place, ring[(index + 1) % ring.length]!) > TOLERANCE.grid);
 
 /** Place in space, and outward direction there, of a place on the unfolded sheet. */
 export function netToSpace({ panels }: FoldedNet, place: Point): PlacedPoint {
@@ -213,8 +214,13 @@ export function netToSpace({ panels }: FoldedNet, place: Point): PlacedPoint {
     const d = (place.x - fold.a.x) * fold.away.x + (place.y - fold.a.y) * fold.away.y;
     const share =
       ((place.x - fold.a.x) * (fold.b.x - fold.a.x) + (place.y - fold.a.y) * (fold.b.y - fold.a.y)) /
-      Math.max(1e-9, distance(fold.a, fold.b) ** 2);
-    if (d >= -1e-6 && d <= fold.widthMm + 1e-6 && share >= -1e-6 && share <= 1 + 1e-6)
+      Math.max(TOLERANCE.rounding, distance(fold.a, fold.b) ** 2);
+    if (
+      d >= -TOLERANCE.along &&
+      d <= fold.widthMm + TOLERANCE.along &&
+      share >= -TOLERANCE.along &&
+      share <= 1 + TOLERANCE.along
+    )
       return onBend(panels[fold.parent]!, fold, place, d);
   }
   const nearest = [...panels].sort((a, b) => reach(place, a.ring) - reach(place, b.ring))[0]!;

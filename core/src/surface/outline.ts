@@ -11,7 +11,7 @@ import {
   ringFromSpans,
   segmentCrossing,
 } from '../curves';
-import { faultText, firstThree, lengthMm, listOf, messageWithoutValues, rotatedByOne } from '../kit';
+import { faultText, firstThree, lengthMm, listOf, messageWithoutValues, rotatedByOne, TOLERANCE } from '../kit';
 import type { SurfaceMessage } from './messages';
 
 const rectangleSchema = v.strictObject({ kind: v.literal('rectangle'), width: lengthMm(), height: lengthMm() });
@@ -139,5 +139,7 @@ function foldsBack(ring: readonly Point[], first: number, second: number): boole
   const outX = after.x - corner.x;
   const outY = after.y - corner.y;
   const turn = inX * outY - inY * outX;
-  return Math.abs(turn) < 1e-9 * Math.hypot(inX, inY) * Math.hypot(outX, outY) && inX * outX + inY * outY < 0;
+  return (
+    Math.abs(turn) < TOLERANCE.rounding * Math.hypot(inX, inY) * Math.hypot(outX, outY) && inX * outX + inY * outY < 0
+  );
 }

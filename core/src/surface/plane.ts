@@ -1,5 +1,5 @@
 import { type Path, type Point, straightPath } from '../curves';
-import { maxOf, minOf } from '../kit';
+import { maxOf, minOf, TOLERANCE } from '../kit';
 import { dot, type SpacePoint } from './space';
 
 /** A plane in space: all places p with normal · p = offset. */
@@ -35,10 +35,10 @@ export const planeOnPart = ({ normal, offset }: Plane, { origin, forward, left, 
 /** On a flat sheet a plane meets in a straight line a·x + c·y = k, drawn as long as the sheet is large; empty where it is parallel. */
 export function cutFlatSheet(ring: readonly Point[], a: number, c: number, k: number): Path[] {
   const size = Math.hypot(a, c);
-  if (size < 1e-9) return [];
+  if (size < TOLERANCE.rounding) return [];
   const foot = { x: (a * k) / size ** 2, y: (c * k) / size ** 2 };
   const along = { x: c / size, y: -a / size };
-  const sign = Math.abs(along.x) > 1e-9 ? Math.sign(along.x) : Math.sign(along.y);
+  const sign = Math.abs(along.x) > TOLERANCE.rounding ? Math.sign(along.x) : Math.sign(along.y);
   const positions = ring.map(({ x, y }) => ((x - foot.x) * along.x + (y - foot.y) * along.y) * sign);
   const end = (t: number): Point => ({ x: foot.x + t * sign * along.x, y: foot.y + t * sign * along.y });
   const path = straightPath(end(minOf(positions) - 1), end(maxOf(positions) + 1));

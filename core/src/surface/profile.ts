@@ -101,7 +101,7 @@ export function profileFaults({
     (place, index) => index > 0 && distance(pointFromPair(place), pointFromPair(places[index - 1]!)) < 0.01,
   );
   if (same >= 0) return [{ pair: same, why: messageWithoutValues('profile.same-pair') }];
-  const dips = chainSpans(start, edges).findIndex((span) => pointsOnSpan(span).some(({ y }) => y < -1e-6));
+  const dips = chainSpans(start, edges).findIndex((span) => pointsOnSpan(span).some(({ y }) => y < -TOLERANCE.along));
   if (dips >= 0) return [{ pair: dips + 1, why: messageWithoutValues('profile.passes-axis') }];
   if (places.every(([, radius]) => radius === 0)) return [{ pair: 0, why: messageWithoutValues('profile.no-radius') }];
   return [];

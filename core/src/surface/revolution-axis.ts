@@ -1,5 +1,5 @@
 import type { Path, Point } from '../curves';
-import { bisect } from '../kit';
+import { bisect, TOLERANCE } from '../kit';
 import type { PlacedPoint } from './skin';
 
 /** A place on a turned surface: distance along the skin, and angle from the top towards the left, radians. */
@@ -33,7 +33,7 @@ export interface RevolutionAxis extends GirthProfile {
 /** Distance along the skin of a distance along the axis; null beyond the ends. */
 export function skinDistance({ at, lengthMm }: RevolutionAxis, axis: number): number | null {
   const [start, end] = [at(0).along, at(lengthMm).along];
-  if (axis < Math.min(start, end) - 1e-9 || axis > Math.max(start, end) + 1e-9) return null;
+  if (axis < Math.min(start, end) - TOLERANCE.rounding || axis > Math.max(start, end) + TOLERANCE.rounding) return null;
   return bisect(0, lengthMm, 60, (along) => at(along).along < axis === start < end);
 }
 

@@ -13,11 +13,11 @@ const SEARCH_STEPS = 600;
 export function cutRevolution(axle: RevolutionAxis, { a, b, c, offset }: PartPlane): Path[] {
   const steep = Math.hypot(b, c);
   const above = (s: number) => offset - a * axle.at(s).along;
-  if (steep < 1e-9) return squareCut(axle, above);
+  if (steep < TOLERANCE.rounding) return squareCut(axle, above);
   const middle = Math.atan2(b, c);
   const room = (s: number) => steep * axle.at(s).radius - Math.abs(above(s));
   const opening = (s: number) =>
-    Math.acos(Math.max(-1, Math.min(1, above(s) / Math.max(1e-12, steep * axle.at(s).radius))));
+    Math.acos(Math.max(-1, Math.min(1, above(s) / Math.max(TOLERANCE.zero, steep * axle.at(s).radius))));
   return reachesWhere(room, axle.lengthMm).flatMap(({ from, to, turnsAtStart, turnsAtEnd }) => {
     const distanceAt = parameter(
       turnsAtStart ? from : from - BEYOND_MM,
@@ -87,7 +87,7 @@ function reachesWhere(room: (s: number) => number, length: number): Reach[] {
   const stops = [0, ...roots, length];
   return stops.slice(1).flatMap((to, index) => {
     const from = stops[index]!;
-    if (to - from < 1e-6 || room((from + to) / 2) < 0) return [];
+    if (to - from < TOLERANCE.along || room((from + to) / 2) < 0) return [];
     return [{ from, to, turnsAtStart: index > 0, turnsAtEnd: index < stops.length - 2 }];
   });
 }
@@ -104,5 +104,5 @@ function signChanges(functionOf: (s: number) => number, length: number): number[
     }
     before = now;
   }
-  return zeros.filter((s) => s > 1e-9 && s < length - 1e-9);
+  return zeros.filter((s) => s > TOLERANCE.rounding && s < length - TOLERANCE.rounding);
 }

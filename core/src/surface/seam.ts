@@ -1,4 +1,5 @@
 import { distance, type PathPoint, type Point } from '../curves';
+import { TOLERANCE } from '../kit';
 
 /** How a skin closes on itself: once round leads from one edge of the sheet to the other, which are one line on the part. */
 export interface Seam {
@@ -33,7 +34,7 @@ export function translationSeam(girthMm: number, lengthMm: number): Seam {
     even: true,
     unwound,
     unwoundPoint: (point, count) => (count === 0 ? point : { ...point, ...unwound(point, count) }),
-    holds: ({ y }) => Math.abs(Math.abs(y) - girthMm / 2) < 1e-3,
+    holds: ({ y }) => Math.abs(Math.abs(y) - girthMm / 2) < TOLERANCE.grid,
     along: ({ x }) => x,
   };
 }
@@ -80,7 +81,7 @@ export function rotationSeam({ apex, sector, side }: ConeSector, edges: Seam['ed
     },
     holds: ({ x, y }) => {
       const dx = side * (x - apex.x);
-      return Math.abs(Math.abs(Math.atan2(y, dx)) - sector / 2) * Math.hypot(dx, y) < 2e-3;
+      return Math.abs(Math.abs(Math.atan2(y, dx)) - sector / 2) * Math.hypot(dx, y) < TOLERANCE.touch;
     },
     along: (place) => distance(apex, place),
   };

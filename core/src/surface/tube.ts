@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { lengthMm } from '../kit';
+import { lengthMm, TOLERANCE } from '../kit';
 import { rectangularSheet } from './round-sheet';
 import type { SurfaceType } from './surface-type';
 import { distanceAcrossSheet, extendStraight, trueSheetSkin } from './true-sheet';
@@ -28,7 +28,7 @@ export const tube: SurfaceType<TubeSurface, typeof schema> = {
       ...sheet,
       onward: (end, forward) => {
         const across = distanceAcrossSheet(sheet.ring, end);
-        const needed = length / Math.max(1e-6, Math.abs(end.tx));
+        const needed = length / Math.max(TOLERANCE.along, Math.abs(end.tx));
         return extendStraight(end, forward, Math.max(across, Math.min(needed + across, MOST_TURNS * girthMm)));
       },
     };

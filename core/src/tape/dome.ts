@@ -1,3 +1,4 @@
+import { TOLERANCE } from '../kit';
 /** A straight run of tape over a dome. */
 export interface Dome {
   /** Compression at the tape's edges, as a fraction. */
@@ -18,5 +19,5 @@ export function fitTapeToDome(domeRadiusMm: number, widthMm: number, fold: numbe
   const pleatStrain = widthMm ** 2 / (8 * domeRadiusMm ** 2);
   const widestMm = domeRadiusMm * Math.sqrt(8 * fold);
   // The example 18 mm at 0.005 on 90 mm lies on the limit itself; rounding must not decide it.
-  return { pleatStrain, lays: pleatStrain <= fold * (1 + 1e-12), widestMm };
+  return { pleatStrain, lays: pleatStrain <= fold * (1 + TOLERANCE.zero), widestMm };
 }

@@ -1,3 +1,4 @@
+import { TOLERANCE } from '../kit';
 export interface Facets {
   /** Longest straight piece that stays within the slack. */
   readonly facetLengthMm: number;
@@ -21,7 +22,7 @@ export function facetsForBend(radiusMm: number, slackMm: number, arcMm: number):
   const depth = Math.min(slackMm, radiusMm);
   const facetLengthMm = 2 * Math.sqrt(2 * radiusMm * depth - depth * depth);
   const arcPerFacet = 2 * radiusMm * Math.acos(1 - depth / radiusMm);
-  const pieces = Math.max(1, Math.ceil(arcMm / arcPerFacet - 1e-9));
+  const pieces = Math.max(1, Math.ceil(arcMm / arcPerFacet - TOLERANCE.rounding));
   return {
     facetLengthMm,
     pieces,

@@ -1,3 +1,4 @@
+import { TOLERANCE } from '../kit';
 import { type Bend, type BendVerdict, type BodySide, fitTapeToBend } from './bend';
 import type { Tape } from './tape';
 
@@ -36,7 +37,7 @@ export interface Fit {
 const BADNESS: Readonly<Record<BendVerdict, number>> = { lays: 0, stretch: 1, 'too-tight': 2, impossible: 3 };
 
 /** Curvature below this is a straight: a radius of 10 km. */
-const STRAIGHT_CURVATURE = 1e-7;
+const STRAIGHT_CURVATURE = TOLERANCE.straight;
 
 /**
  * Follows a line with a tape.

@@ -1,7 +1,7 @@
 import { areaFinder } from '../areas';
 import type { Path, Place, Point } from '../curves';
 import type { Design, Shelf } from '../job';
-import { firstItem, firstTwo, type LineId, type PartId, roundNumbers } from '../kit';
+import { firstItem, firstTwo, type LineId, type PartId, roundNumbers, TOLERANCE } from '../kit';
 import { type PartFrame, pointOnPiece, VIEW_AXES, type ViewName } from '../lines';
 import { type PartCache, type PartWork, workOutParts } from '../setout';
 import { cross, dot, type SkinFacets, type SpacePoint, unitVector } from '../surface';
@@ -120,7 +120,7 @@ function flatPatches(
     y: 0,
   });
   const { at, out } = pointOnPiece(setOut.board, middle);
-  const back = dot(out, eye.into) >= -1e-9;
+  const back = dot(out, eye.into) >= -TOLERANCE.rounding;
   return [
     {
       part: part.id,
@@ -189,7 +189,7 @@ function seenRuns(piece: Path, board: PartFrame, eye: Eye): Place[][] {
   piece.forEach((point, index) => {
     if (index % every !== 0 && index !== piece.length - 1) return;
     const { at, out } = pointOnPiece(board, point);
-    if (dot(out, eye.into) > 1e-9) {
+    if (dot(out, eye.into) > TOLERANCE.rounding) {
       open = false;
       return;
     }

@@ -3,7 +3,7 @@ import type { Place } from '../curves';
 import type { Finish } from '../finish';
 import { linesIn } from '../items';
 import type { Shelf } from '../job';
-import { type AreaId, type LineId, type PartId, RULE_OF_THUMB } from '../kit';
+import { type AreaId, type LineId, type PartId, RULE_OF_THUMB, TOLERANCE } from '../kit';
 import type { LinePoint } from '../setout';
 import type { Tape } from '../tape';
 
@@ -52,7 +52,11 @@ export function sidesAt(
   { part, line, at }: LineSpot,
 ): { readonly left: string; readonly right: string } | null {
   const borders = plan.parts.find(({ id }) => id === part)?.borders ?? [];
-  return borders.find((border) => border.line === line && at >= border.from - 1e-6 && at <= border.to + 1e-6) ?? null;
+  return (
+    borders.find(
+      (border) => border.line === line && at >= border.from - TOLERANCE.along && at <= border.to + TOLERANCE.along,
+    ) ?? null
+  );
 }
 
 /**
@@ -148,7 +152,11 @@ function addedBy(
 const runAt = (plan: Plan, stage: StagePlan, { part, line, at }: LineSpot, side: 'left' | 'right') =>
   linesIn(plan, stage).find(
     (run) =>
-      run.part === part && run.line === line && run.side === side && at >= run.from - 1e-6 && at <= run.to + 1e-6,
+      run.part === part &&
+      run.line === line &&
+      run.side === side &&
+      at >= run.from - TOLERANCE.along &&
+      at <= run.to + TOLERANCE.along,
   );
 
 /**
@@ -182,8 +190,8 @@ export function ridgeAt(plan: Plan, spot: LineSpot): EdgeRidge {
 /** Place of a distance along a line as the plan draws it; null where no piece of it is there. */
 export function pointOnLine(pieces: readonly (readonly LinePoint[])[], alongMm: number): Place | null {
   for (const piece of pieces) {
-    const next = piece.findIndex(([, , along]) => along >= alongMm - 1e-6);
-    if (next < 0 || alongMm < piece[0]![2] - 1e-6) continue;
+    const next = piece.findIndex(([, , along]) => along >= alongMm - TOLERANCE.along);
+    if (next < 0 || alongMm < piece[0]![2] - TOLERANCE.along) continue;
     const [b, a] = [piece[next]!, piece[Math.max(0, next - 1)]!];
     const share = b[2] === a[2] ? 0 : (alongMm - a[2]) / (b[2] - a[2]);
     return [a[0] + share * (b[0] - a[0]), a[1] + share * (b[1] - a[1])];

@@ -2,6 +2,7 @@ import { areaFinder } from '../areas';
 import type { LineItem, Plan, StagePlan } from '../contract';
 import { boundingBox, type Place } from '../curves';
 import { isLine, itemsLyingIn } from '../items';
+import { TOLERANCE } from '../kit';
 import { outlineOf, type PartPlan } from '../setout';
 
 /** A stroke of the gun, on the sheet, mm. */
@@ -97,6 +98,6 @@ export function runsIntoEdge({ from, to }: SprayArrow, edges: readonly TapedEdge
   const reach = Math.hypot(dx, dy);
   return edges.some(({ at, away }) => {
     const near = Math.hypot(at[0] - to[0], at[1] - to[1]) < reach;
-    return near && dx * away[0] + dy * away[1] < -1e-9 * reach;
+    return near && dx * away[0] + dy * away[1] < -TOLERANCE.rounding * reach;
   });
 }

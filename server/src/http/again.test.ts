@@ -40,7 +40,7 @@ const now = async () => (await api().get(`/api/jobs/${job.id}`)).body as Job;
 beforeAll(async () => {
   server = await startTestServer();
   const { id } = ((await api().get('/api/jobs')).body.jobs as JobSummary[]).find(
-    ({ title }) => title === 'Brindle',
+    ({ title }) => title === 'Tansy',
   ) as JobSummary;
   job = (await api().get(`/api/jobs/${id}`)).body as Job;
 });

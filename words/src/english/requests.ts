@@ -2,7 +2,7 @@ import type { NotFoundKind, RequestMessages } from '../codes';
 import { listText, type WordsOf } from '../table';
 
 const NOT_FOUND: Readonly<Record<NotFoundKind, string>> = {
-  calendar: 'no calendar at this address, or it was withdrawn',
+  calendar: 'no calendar at this address, or it was called back',
   'calendar-address': 'no calendar address',
   certificate: 'no certificate of this shop',
   cut: 'no such cut',
@@ -10,7 +10,7 @@ const NOT_FOUND: Readonly<Record<NotFoundKind, string>> = {
   finish: 'no such finish',
   job: 'no such job',
   link: 'no such link',
-  'linked-job': 'no job at this address, or the link was withdrawn',
+  'linked-job': 'no job at this address, or it was called back',
   part: 'no such part',
   person: 'no such person',
   phone: 'no such phone',
