@@ -1,6 +1,7 @@
 /** @jest-environment node */
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { rulesOfThumbPage } from './rules-page';
 
 const ROOT = join(__dirname, '..');
 const read = (path: string) => readFileSync(join(ROOT, path), 'utf8');
@@ -82,3 +83,6 @@ describe('the commands of the README', () => {
     expect(told.filter((name) => !scripts.includes(name))).toEqual([]);
   });
 });
+
+it('the page of rules of thumb is that of the code', () =>
+  expect(read('docs/rules-of-thumb.md')).toBe(rulesOfThumbPage(join(ROOT, 'core/src'))));

@@ -1,5 +1,5 @@
-import { RULE_OF_THUMB } from '../kit';
 import { type BatchAction, TIME_TOLERANCE_MIN } from './actions';
+import { BATCH_RULES } from './rules-of-thumb';
 
 /** A section as one person paints and pulls it; minutes. */
 export interface Section {
@@ -44,7 +44,7 @@ const MOST_HEAPS = 24;
 export function sectionCycle(sections: readonly Section[], window: SectionWindow): SectionCycle | null {
   const count = sections.length;
   let best: SectionCycle | null = null;
-  const weigh = ({ totalMin, heaps }: SectionCycle) => totalMin + RULE_OF_THUMB.changeHands * heaps.length;
+  const weigh = ({ totalMin, heaps }: SectionCycle) => totalMin + BATCH_RULES.changeHands * heaps.length;
   for (let lead = 1; lead <= count; lead++) {
     for (let step = 1; step <= lead; step++) {
       const heaps = dividedInto(count, lead, step);

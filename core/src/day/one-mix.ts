@@ -1,7 +1,8 @@
-import { RULE_OF_THUMB, type StepId } from '../kit';
+import { type StepId } from '../kit';
 import type { Step } from '../runsheet';
 import type { Assignment, Task } from '../schedule';
 import { type GunUse, gunUses } from './gun-uses';
+import { DAY_RULES } from './rules-of-thumb';
 import { expectedMinutes, type PersonSpeed } from './step-minutes';
 import type { DayWork, RunningJob } from './tasks';
 
@@ -108,7 +109,7 @@ export function withOneMix(tasks: readonly Task[], [first, second]: readonly [Se
         after: [
           ...now.after,
           { task: first.mix, from: 'end', minMin: 0, maxMin: null },
-          { task: first.coats[0]!, from: 'end', minMin: 0, maxMin: RULE_OF_THUMB.standsInGun },
+          { task: first.coats[0]!, from: 'end', minMin: 0, maxMin: DAY_RULES.standsInGun },
         ],
       };
     return now;

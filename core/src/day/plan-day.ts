@@ -1,4 +1,3 @@
-import { RULE_OF_THUMB } from '../kit';
 import { NO_AIR, type ShopAir } from '../log';
 import type { Step } from '../runsheet';
 import {
@@ -19,6 +18,7 @@ import {
 import type { GunConflict } from './gun-uses';
 import type { OneMix } from './one-mix';
 import { MAX_TASKS_TWICE, resolveGun, type SolvedProblem, solveNear } from './resolve-gun';
+import { DAY_RULES } from './rules-of-thumb';
 import { type CalendarDay, hoursOver, type ShopDay } from './shop-day';
 import type { PersonSpeed } from './step-minutes';
 import { NO_STORED_ORDER, type StoredOrder, storedOrderOf } from './stored-order';
@@ -273,7 +273,7 @@ function dryingRateFunction(
   const allMin = minutesOf(steps, speeds);
   const pace = people.flatMap(({ id, name }) => {
     const ownMin = minutesOf(steps, speeds, name);
-    return Math.abs(ownMin - allMin) > RULE_OF_THUMB.samePace * allMin
+    return Math.abs(ownMin - allMin) > DAY_RULES.samePace * allMin
       ? [[id, task.minutes + ownMin - allMin] as const]
       : [];
   });

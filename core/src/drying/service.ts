@@ -1,7 +1,7 @@
 import { type DryingAir, dryingRate } from '../air';
 import type { Finish } from '../finish';
-import { RULE_OF_THUMB } from '../kit';
 import { filmOf } from './film';
+import { DRYING_RULES } from './rules-of-thumb';
 import { buildFactor, safeFactor } from './window';
 
 /** What a painted piece goes back to, from the lightest to the hardest. */
@@ -28,7 +28,7 @@ export function returnToService(finish: Finish, buildUm: number, air: DryingAir)
   const clock = (minutes: number) =>
     (minutes * factor * safeFactor(factor)) / dryingRate(activationKj, waterborne, air);
   return SERVICES.map((service) => {
-    const share = RULE_OF_THUMB.serviceShareOfCure[service];
+    const share = DRYING_RULES.serviceShareOfCure[service];
     return { service, afterMin: Math.max(clock(throughMin), clock(cureH * 60 * share)), soft: share < 1 };
   });
 }

@@ -1,6 +1,7 @@
 import { type DryingAir, dryingRate, REFERENCE_AIR } from '../air';
 import { type Finish, type Hardening, PAINT_SYSTEMS } from '../finish';
 import { firstItem, RULE_OF_THUMB, type Span } from '../kit';
+import { DRYING_RULES } from './rules-of-thumb';
 
 /** Data-sheet marks of a film, minutes at the reference. */
 export interface DryingMarks {
@@ -139,8 +140,8 @@ export const maxDwellMin = (cleanHours: number, airC: number): number =>
 export const dwellRate =
   (inSun: boolean) =>
   ({ airC }: DryingAir): number =>
-    2 ** (Math.max(0, airC - REFERENCE_AIR.airC) / RULE_OF_THUMB.dwellHalvesPerC) *
-    (inSun ? RULE_OF_THUMB.sunUsesDwell : 1);
+    2 ** (Math.max(0, airC - REFERENCE_AIR.airC) / DRYING_RULES.dwellHalvesPerC) *
+    (inSun ? DRYING_RULES.sunUsesDwell : 1);
 
 const spanOrNone = (from: number, to: number): Span | null => (to > from ? { from, to: endless(to) } : null);
 

@@ -1,6 +1,6 @@
 import type { Point } from '../curves';
-import { RULE_OF_THUMB } from '../kit';
 import type { DrawingMessage, SkippedMessage } from './messages';
+import { FILE_RULES } from './rules-of-thumb';
 
 /** A path read from a file: places in the file's own unit, y up. */
 export interface DrawnPath {
@@ -30,7 +30,7 @@ export const DRAWING_LIMITS = {
 } as const;
 
 /** Flattening tolerance of curves in files, mm; if the unit is unknown, one unit is taken as a millimetre. */
-export const FILE_TOLERANCE_MM = RULE_OF_THUMB.fileToleranceMm;
+export const FILE_TOLERANCE_MM = FILE_RULES.fileToleranceMm;
 
 /** Error that ends reading a file; caught where reading starts. */
 export class DrawingTrouble extends Error {

@@ -10,6 +10,7 @@ import {
   reflectanceOfLayer,
   scatterFromHiding,
 } from './layer';
+import { FINISH_RULES } from './rules-of-thumb';
 
 /** Colour of a finish after a number of coats. */
 export interface CoatStep {
@@ -53,7 +54,7 @@ export function cardFor({ cards }: Pick<HidingPaint, 'cards'>, ground: string): 
   const below = reflectanceOf(ground);
   const near = (cards ?? [])
     .map((card) => ({ card, deltaE: colourDifference(reflectanceOf(card.ground), below) }))
-    .filter(({ deltaE }) => deltaE <= RULE_OF_THUMB.likeGround)
+    .filter(({ deltaE }) => deltaE <= FINISH_RULES.likeGround)
     .sort((a, b) => a.deltaE - b.deltaE);
   return near[0]?.card ?? null;
 }

@@ -1,5 +1,6 @@
 import { RULE_OF_THUMB, TOLERANCE } from '../kit';
 import type { Finish } from './finish';
+import { FINISH_RULES } from './rules-of-thumb';
 
 /** What to put together in a cup. */
 export interface Mix {
@@ -53,6 +54,6 @@ export function mixFor(ml: number, { mixRatio, method }: Pick<Finish, 'mixRatio'
     ml,
     mixMl,
     partsMl: mixParts(mixMl, mixRatio),
-    cans: method === 'can' ? Math.ceil(ml / RULE_OF_THUMB.canMl) : null,
+    cans: method === 'can' ? Math.ceil(ml / FINISH_RULES.canMl) : null,
   };
 }

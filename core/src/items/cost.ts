@@ -3,6 +3,7 @@ import type { Finish } from '../finish';
 import type { Shelf } from '../job';
 import { RULE_OF_THUMB, sumOf } from '../kit';
 import { rollLengthM } from '../tape';
+import { ITEM_RULES } from './rules-of-thumb';
 
 /** Cost of materials in the shop's currency: by the prices of the shelf, else by typical ones. */
 export function costOf(
@@ -31,7 +32,7 @@ export function costOf(
       amount *
       priced(
         supply?.packPrice === undefined ? undefined : supply.packPrice / supply.pack,
-        RULE_OF_THUMB.pricePerSupply[kind],
+        ITEM_RULES.pricePerSupply[kind],
       )
     );
   });

@@ -21,3 +21,4 @@ export { type StageItems, itemsOf } from './items';
 export { removalStage, sessionsOf } from './item-frame';
 export { withLiesOver } from './lies-over';
 export { leaksOf } from './leaks';
+export * from './rules-of-thumb';

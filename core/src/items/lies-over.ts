@@ -1,6 +1,6 @@
 import type { BackingItem, LineItem } from '../contract';
 import { PULL_TIMINGS } from '../finish';
-import { type ItemId, mergeIntervals, type PartId, RULE_OF_THUMB } from '../kit';
+import { type ItemId, mergeIntervals, type PartId } from '../kit';
 import {
   distanceInBand,
   type Doubt,
@@ -13,6 +13,7 @@ import {
 import type { PartWork } from '../setout';
 import type { StageItems } from './items';
 import { withBacking } from './lists';
+import { ITEM_RULES } from './rules-of-thumb';
 
 type LaidTape = LineItem | BackingItem;
 
@@ -123,7 +124,7 @@ function layOver(upper: Lying, lying: readonly Lying[]): void {
           : [{ lower, along }];
       });
       for (const { lower } of below) upper.after.add(lower.item.id);
-      if (below.length >= RULE_OF_THUMB.mostLayers) endOne(upper, at, below);
+      if (below.length >= ITEM_RULES.mostLayers) endOne(upper, at, below);
     }
 }
 
@@ -189,7 +190,7 @@ function withWhatFollows<I extends LaidTape>(item: I, lying: ReadonlyMap<ItemId,
       : [
           {
             code: 'technique.stop-short',
-            values: { atMm: ends, layers: RULE_OF_THUMB.mostLayers, backing: item.kind === 'backing' },
+            values: { atMm: ends, layers: ITEM_RULES.mostLayers, backing: item.kind === 'backing' },
           },
         ];
   if (doubts.length + short.length === 0 && lyingItem.after.size === item.after.length) return item;

@@ -4,6 +4,7 @@ import { CLOSING_MATERIALS, closingFilmMm2, FOAM, SURROUNDINGS_ID } from '../mas
 import type { Sequence } from '../stage';
 import type { Supply, SupplyKind } from '../tape';
 import { packsFor } from './packs';
+import { ITEM_RULES } from './rules-of-thumb';
 
 /** An amount of a material, in a number of pieces. */
 interface Taken {
@@ -21,7 +22,7 @@ interface Taken {
 export function supplyNeeds(items: readonly Item[], sealedM: number, supplies: readonly Supply[]): SupplyNeed[] {
   const taken = [
     ...items.flatMap(takenBy),
-    ...(sealedM > 0 ? [needOf('liquid-mask', null, sealedM * RULE_OF_THUMB.liquidMaskPerMetreMl, 1)] : []),
+    ...(sealedM > 0 ? [needOf('liquid-mask', null, sealedM * ITEM_RULES.liquidMaskPerMetreMl, 1)] : []),
   ];
   const keys = [...new Set(taken.map(keyOf))].sort(compareText);
   return keys.map((key) => {
@@ -82,7 +83,7 @@ function closingTakes({ closing, count }: PlugItem): Taken[] {
         needOf(
           'putty',
           null,
-          ((closing.values.widthMm * closing.values.heightMm * RULE_OF_THUMB.puttyThickMm) / 1000) * count,
+          ((closing.values.widthMm * closing.values.heightMm * ITEM_RULES.puttyThickMm) / 1000) * count,
           count,
         ),
       ];

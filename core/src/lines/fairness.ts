@@ -1,5 +1,6 @@
 import { type Path, pathLength, type Point, pointAt } from '../curves';
-import { maxOf, minOf, RULE_OF_THUMB, TOLERANCE } from '../kit';
+import { maxOf, minOf, TOLERANCE } from '../kit';
+import { LINE_RULES } from './rules-of-thumb';
 
 /** A place where a line wavers: its deviation from a fair curve within a short length. */
 export interface Wiggle {
@@ -14,8 +15,8 @@ const STEPS_PER_WINDOW = 24;
 
 /** Lengths of the windows a line of some length is judged in, mm. */
 const fairWindows = (lengthMm: number): number[] =>
-  RULE_OF_THUMB.fairWindows
-    .map((share) => Math.max(RULE_OF_THUMB.fairLeastMm, share * lengthMm))
+  LINE_RULES.fairWindows
+    .map((share) => Math.max(LINE_RULES.fairLeastMm, share * lengthMm))
     .filter((window) => window <= lengthMm);
 
 /**
@@ -46,9 +47,9 @@ function wigglesWithin(path: Path, overMm: number): Wiggle[] {
   for (let index = 0; index < count; index++) {
     const from = start + index * 2 * step;
     const places = Array.from({ length: STEPS_PER_WINDOW + 1 }, (_, i) => pointAt(path, from + i * step));
-    if (turningThrough(places) > RULE_OF_THUMB.fairTurn) continue;
+    if (turningThrough(places) > LINE_RULES.fairTurn) continue;
     const sizeMm = strayFromCubic(places);
-    if (sizeMm > overMm * RULE_OF_THUMB.fairShare) wiggles.push({ at: from + overMm / 2, sizeMm, overMm });
+    if (sizeMm > overMm * LINE_RULES.fairShare) wiggles.push({ at: from + overMm / 2, sizeMm, overMm });
   }
   return wiggles;
 }

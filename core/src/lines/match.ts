@@ -1,6 +1,6 @@
 import type { Path, Point } from '../curves';
-import { RULE_OF_THUMB } from '../kit';
 import type { Measured } from '../surface';
+import { LINE_RULES } from './rules-of-thumb';
 
 /** One height measured on the second side, against the line as planned. */
 interface MatchRow extends Measured {
@@ -74,8 +74,7 @@ function kinkAt(measured: readonly Measured[], out: readonly (number | null)[], 
     if (own === null || next === null || next === undefined) return false;
     const apart = Math.abs(measured[other]!.along - measured[index]!.along);
     return (
-      Math.abs(own - next) > RULE_OF_THUMB.seenLeastMm + apart * RULE_OF_THUMB.seenPerMm &&
-      Math.abs(own) >= Math.abs(next)
+      Math.abs(own - next) > LINE_RULES.seenLeastMm + apart * LINE_RULES.seenPerMm && Math.abs(own) >= Math.abs(next)
     );
   });
 }

@@ -1,6 +1,6 @@
-import { RULE_OF_THUMB } from '../kit';
 import type { Step } from '../runsheet';
 import { MS_PER_MINUTE } from '../units';
+import { LOG_RULES } from './rules-of-thumb';
 
 /** Whether people may enter the booth: not while spraying, and not until the air has cleared. */
 export interface BoothState {
@@ -26,7 +26,7 @@ export function boothState(
   const twoPart = steps.some(({ safety }) => safety.includes('isocyanate'));
   if (next && isSprayedInBooth(next)) return { twoPart, untilMs: null };
   const last = Math.max(...steps.filter(isSprayedInBooth).map(({ id }) => doneAt.get(id) ?? -Infinity));
-  const untilMs = last + RULE_OF_THUMB.boothClears * MS_PER_MINUTE;
+  const untilMs = last + LOG_RULES.boothClears * MS_PER_MINUTE;
   return untilMs > now ? { twoPart, untilMs } : null;
 }
 

@@ -1,8 +1,8 @@
 import type { DryingAir } from '../air';
 import { type Finish, type PaintSystemKey, typicalFigures } from '../finish';
-import { RULE_OF_THUMB } from '../kit';
 import { filmAgeMarks } from '../over';
 import type { Tape } from '../tape';
+import { MASKING_RULES } from './rules-of-thumb';
 
 /** Whether a tape may lie on a film: it sticks and comes off clean; a test pull in a hidden place first; or it takes paint with it. */
 export type Hold = 'safe' | 'test' | 'no';
@@ -34,13 +34,13 @@ export function filmBond({ system, finish, ageMin, onBarePlastic }: FilmBelow, a
   // What does not harden but only dries has its hold when it is dry through.
   if (cureMin === null || cureMin <= throughMin) return full * Math.min(1, ageMin / throughMin);
   // Varnish that has not cured is of doubtful hold.
-  if (system === 'varnish' && ageMin < cureMin) return RULE_OF_THUMB.doubtfulVarnishBond;
+  if (system === 'varnish' && ageMin < cureMin) return MASKING_RULES.doubtfulVarnishBond;
   if (ageMin < throughMin) return (0.5 * full * ageMin) / throughMin;
   return full * Math.min(1, 0.5 + (0.5 * (ageMin - throughMin)) / (cureMin - throughMin));
 }
 
 function fullBond(system: PaintSystemKey, onBarePlastic: boolean): number {
-  const { filmBond: bonds, bareStyreneBond } = RULE_OF_THUMB;
+  const { filmBond: bonds, bareStyreneBond } = MASKING_RULES;
   return system === 'air-acrylic' && onBarePlastic ? bareStyreneBond : bonds[system];
 }
 
@@ -49,7 +49,7 @@ export type DeTack = 0 | 1 | 3;
 
 /** How a tape grips, N/25 mm: less after it was stuck to cloth, more the longer it stays. @param dwellShare how long it stays, over how long it comes off clean */
 export const tapeGrip = ({ adhesionN25 }: Pick<Tape, 'adhesionN25'>, dwellShare: number, deTack: DeTack = 0): number =>
-  adhesionN25 * RULE_OF_THUMB.deTack[deTack] * (1 + RULE_OF_THUMB.gripGrowth * Math.min(1, dwellShare));
+  adhesionN25 * MASKING_RULES.deTack[deTack] * (1 + MASKING_RULES.gripGrowth * Math.min(1, dwellShare));
 
 /**
  * Whether a tape may lie on a film: bond of the film over grip of the tape, in three levels.
@@ -57,7 +57,7 @@ export const tapeGrip = ({ adhesionN25 }: Pick<Tape, 'adhesionN25'>, dwellShare:
  */
 export function holdOnFilm(bondN25: number, gripN25: number): Hold {
   const margin = bondN25 / gripN25;
-  return margin >= RULE_OF_THUMB.liftMargin.safe ? 'safe' : margin >= RULE_OF_THUMB.liftMargin.test ? 'test' : 'no';
+  return margin >= MASKING_RULES.liftMargin.safe ? 'safe' : margin >= MASKING_RULES.liftMargin.test ? 'test' : 'no';
 }
 
 /** The least that makes a tape safe that would need a test pull; null where nothing does, or nothing is needed. */

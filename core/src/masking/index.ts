@@ -6,3 +6,4 @@ export * from './opening';
 export * from './reach';
 export * from './mask-state';
 export * from './tape-test';
+export * from './rules-of-thumb';

@@ -1,5 +1,6 @@
 import { firstItem, maxOf, type MessageOf, minOf, RULE_OF_THUMB, sumOf, TOLERANCE } from '../kit';
 import type { Feature, ZoneShape } from '../surface';
+import { MASKING_RULES } from './rules-of-thumb';
 
 interface Named {
   readonly opening: string;
@@ -149,7 +150,8 @@ function boxed(widthMm: number, heightMm: number) {
  * Source: rates of plugs, tape and cover, rules of thumb
  */
 export function closingMin(closing: OpeningMessage): number {
-  const { perPlug, perPost, drapePerSquareMetre } = RULE_OF_THUMB;
+  const { perPlug, drapePerSquareMetre } = RULE_OF_THUMB,
+    { perPost } = MASKING_RULES;
   if (closing.code === 'opening.sleeve' || closing.code === 'opening.bag') return perPost;
   const tapesMin = sumOf(closingTapes(closing), ({ lengthMm }) => closingTapeMin(lengthMm));
   return perPlug + tapesMin + (closingFilmMm2(closing) * drapePerSquareMetre) / 1e6;

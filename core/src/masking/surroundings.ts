@@ -1,5 +1,5 @@
 import type { FinishMethod } from '../finish';
-import { RULE_OF_THUMB } from '../kit';
+import { MASKING_RULES } from './rules-of-thumb';
 
 /** The id of what lies beyond the edges of a part: it is covered as an area is. */
 export const SURROUNDINGS_ID = 'beyond';
@@ -23,7 +23,7 @@ export interface SurroundingsInput {
  * Source: reach by method, rule of thumb
  */
 export function surroundingsM2({ edgeMm, allEdgesMm, methods, bodyM2 }: SurroundingsInput): number {
-  const reachMm = Math.max(0, ...methods.map((method) => RULE_OF_THUMB.reachMm[method]));
+  const reachMm = Math.max(0, ...methods.map((method) => MASKING_RULES.reachMm[method]));
   const whole = (bodyM2 * edgeMm) / Math.max(edgeMm, allEdgesMm);
   return Math.min(whole, (edgeMm * reachMm) / 1e6);
 }

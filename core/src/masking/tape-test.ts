@@ -1,8 +1,8 @@
 import type { DryingAir } from '../air';
 import type { PaintSystemKey } from '../finish';
-import { RULE_OF_THUMB } from '../kit';
 import type { Tape } from '../tape';
 import { filmBond } from './hold';
+import { MASKING_RULES } from './rules-of-thumb';
 
 /** What a tape did round cans: the smallest it laid clean round, the largest it pleated or crept back round; null: not tried. */
 export interface BendTest {
@@ -49,6 +49,6 @@ export function gripFromStickTest(
   const { adhesionN25, minApplyC } = tape;
   if (result === 'let-go') return { adhesionN25, minApplyC: Math.max(minApplyC, surfaceC + 1) };
   const most =
-    filmBond({ system: paint, finish: null, ageMin, onBarePlastic: false }, air) / RULE_OF_THUMB.liftMargin.test;
+    filmBond({ system: paint, finish: null, ageMin, onBarePlastic: false }, air) / MASKING_RULES.liftMargin.test;
   return { adhesionN25: result === 'lifted' ? Math.max(adhesionN25, most) : Math.min(adhesionN25, most), minApplyC };
 }

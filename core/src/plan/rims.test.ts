@@ -5,6 +5,7 @@ import type { CoverItem, Plan, SurroundingsItem } from '../contract';
 import { readJobFile } from '../formats';
 import { type Design, designFaults, type EdgeContext, emptyDesign, type Part, SHIPPED_SHELF } from '../job';
 import { RULE_OF_THUMB } from '../kit';
+import { MASKING_RULES } from '../masking';
 import { panel as plainPanel, panelJob, planned } from '../testing/panels';
 import { planJob } from './plan';
 
@@ -137,7 +138,7 @@ describe('what is beyond is covered as far as mist flies', () => {
       [AIRBRUSH, 'airbrush'],
     ] as const)
       expect(beyondOf(painted([panel('a', round)], { a: finish }))[0]!.sizeM2).toBeCloseTo(
-        (edgeM * RULE_OF_THUMB.reachMm[method]) / 1000,
+        (edgeM * MASKING_RULES.reachMm[method]) / 1000,
         6,
       );
   });

@@ -6,6 +6,7 @@ import { primerFor } from '../prepare';
 import { partOffsets, placeOfArea } from '../problem';
 import { memoizedCoats, type OrderProblem } from '../stage';
 import { advice, type AdviceInput } from './advice-input';
+import { PLAN_RULES } from './rules-of-thumb';
 
 /** Risks when the mask comes off, each with its place. */
 export function riskAdvice(facts: AdviceInput): Advice[] {
@@ -189,21 +190,21 @@ function contrasts({ works, finishes }: AdviceInput): Advice[] {
       // A repair in the colour that is on the part anyway is no line to be seen.
       if ((a === null || b === null) && deltaE < RULE_OF_THUMB.hidingTolerance) continue;
       const place = { part: part.id, area: areaIds[left] };
-      if (deltaE < RULE_OF_THUMB.contrastLow)
+      if (deltaE < PLAN_RULES.contrastLow)
         adviceByPlace.set(
           key,
           advice(
             'caution',
-            { code: 'advice.contrast-low', values: { finishes: names, deltaE, limit: RULE_OF_THUMB.contrastLow } },
+            { code: 'advice.contrast-low', values: { finishes: names, deltaE, limit: PLAN_RULES.contrastLow } },
             place,
           ),
         );
-      if (deltaE > RULE_OF_THUMB.contrastHigh)
+      if (deltaE > PLAN_RULES.contrastHigh)
         adviceByPlace.set(
           key,
           advice(
             'note',
-            { code: 'advice.contrast-high', values: { finishes: names, deltaE, limit: RULE_OF_THUMB.contrastHigh } },
+            { code: 'advice.contrast-high', values: { finishes: names, deltaE, limit: PLAN_RULES.contrastHigh } },
             place,
           ),
         );

@@ -2,10 +2,10 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Plan, SupplyNeed } from '../contract';
 import { readJobFile, usedShelf } from '../formats';
-import { stockUse } from '../items';
+import { ITEM_RULES, stockUse } from '../items';
 import { supplyNeeds } from '../items/supply-needs';
 import { type Shelf, SHIPPED_SHELF } from '../job';
-import { RULE_OF_THUMB, sumOf } from '../kit';
+import { sumOf } from '../kit';
 import { closingFilmMm2 } from '../masking';
 import { rollLengthM, SHIPPED_SUPPLIES, type Supply } from '../tape';
 import { panel, panelJob, planned } from '../testing/panels';
@@ -70,10 +70,7 @@ describe('what a job takes besides tape', () => {
         ),
       );
     expect(need(with_('lug', 1), 'bag')).toMatchObject({ amount: 3, code: 'bags' });
-    expect(need(with_('recess', 72), 'putty')!.amount).toBeCloseTo(
-      (3 * 20 * 10 * RULE_OF_THUMB.puttyThickMm) / 1000,
-      6,
-    );
+    expect(need(with_('recess', 72), 'putty')!.amount).toBeCloseTo((3 * 20 * 10 * ITEM_RULES.puttyThickMm) / 1000, 6);
     expect(need(with_('recess', 1), 'card')!.code).toBe('card');
   });
 });

@@ -5,6 +5,7 @@ import { messageWithoutValues, type PartId, RULE_OF_THUMB } from '../kit';
 import { type CompatibilityMessage, compatibilityOf, typicalAgeMarks } from '../over';
 import { type Grit, gritFor } from './abrading';
 import { type Cleaner, cleanerFor } from './cleaner';
+import { PREPARE_RULES } from './rules-of-thumb';
 
 /** The data of a part and its areas needed for preparation. */
 export interface PreparedPart extends Pick<Part, 'id' | 'substrate'> {
@@ -49,7 +50,7 @@ export function preparationTasks(parts: readonly PreparedPart[], climate: Climat
   const washes = washesOf(painted, climate);
   const abrading = abradingOf(painted, climate);
   const { airC, surfaceC } = tapingAir(climate);
-  const warmMin = painted.length > 0 && Math.min(airC, surfaceC) < RULE_OF_THUMB.coldC ? RULE_OF_THUMB.warmFor : 0;
+  const warmMin = painted.length > 0 && Math.min(airC, surfaceC) < RULE_OF_THUMB.coldC ? PREPARE_RULES.warmFor : 0;
   const minutes = [...washes, ...abrading].reduce((sum, task) => sum + task.minutes, warmMin);
   return { washes, abrading, warmMin, minutes };
 }
@@ -68,7 +69,7 @@ function washesOf(parts: readonly PreparedPart[], climate: Climate): Preparation
   return [...groups].map(([cleaner, group]) => ({
     cleaner,
     parts: group.parts,
-    minutes: RULE_OF_THUMB.washFixed + RULE_OF_THUMB.washPerSquareMetre * group.sizeM2,
+    minutes: PREPARE_RULES.washFixed + PREPARE_RULES.washPerSquareMetre * group.sizeM2,
   }));
 }
 

@@ -24,6 +24,7 @@ import { openingClosings } from './closings';
 import { maskingMeans } from './masking-means';
 import { ownWorkOf } from './own-work';
 import { partOffsets } from './part-offsets';
+import { PROBLEM_RULES } from './rules-of-thumb';
 import { longestCleanAtPlace, type SurroundingsPlace, surroundingsProblem } from './surroundings';
 
 /** What a job is, and what is done before its first stage. */
@@ -335,8 +336,8 @@ function settingOut(work: PartWork, id: string): number {
   const line = setOut.board.shape.lines.find((candidate) => candidate.id === owner);
   const lengthM = lengthOf(work, id) / 1000;
   if (line?.kind === 'straight' || line?.kind === 'bands' || line?.kind === 'rays')
-    return RULE_OF_THUMB.setOutStraight + RULE_OF_THUMB.setOutStraightPerMetre * lengthM;
-  return RULE_OF_THUMB.setOutPerPoint * measuredPoints(line) + RULE_OF_THUMB.setOutPerMetre * lengthM;
+    return PROBLEM_RULES.setOutStraight + PROBLEM_RULES.setOutStraightPerMetre * lengthM;
+  return PROBLEM_RULES.setOutPerPoint * measuredPoints(line) + PROBLEM_RULES.setOutPerMetre * lengthM;
 }
 
 /** Points a person measures to set a line out; one made from another is set off its neighbour at a few places. */

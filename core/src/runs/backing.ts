@@ -5,6 +5,7 @@ import { facetsForBend, type Tape, type TapeKind } from '../tape';
 import { chooseTape, type TapeWish } from './choose';
 import type { Doubt } from './messages';
 import type { Overhang } from './overhang';
+import { RUN_RULES } from './rules-of-thumb';
 import type { MaskingMeans } from './run';
 
 /** A wider tape behind a line tape, in straight pieces: it lies first, the line tape over its edge. */
@@ -46,7 +47,7 @@ export function backingFor(
   // If the shelf has no line tape, a usual width is assumed.
   const widthMm = lineTapeMm > 0 ? lineTapeMm : RULE_OF_THUMB.usualLineTape[size];
   const offsetMm = widthMm / 2;
-  const overlap = Math.min(RULE_OF_THUMB.backingOverlap[size], widthMm / 4);
+  const overlap = Math.min(RUN_RULES.backingOverlap[size], widthMm / 4);
   const slack = Math.max(widthMm / 8, widthMm - widthMm / 4 - overlap);
   const pieces = Math.max(1, Math.ceil((facetCount(piece, slack) * backedMm) / pathLength(piece) - TOLERANCE.rounding));
   const straight = [0, backedMm].map((along) => ({ at: along, curvature: 0 }));
@@ -111,7 +112,7 @@ export function seamTape(wish: TapeWish, means: MaskingMeans, gun: boolean): Tap
   // It lies on tape and cover, not on paint.
   const roomMm = isModelScale(means.scale) ? RULE_OF_THUMB.modelSeamMm : Infinity;
   const over: TapeWish = { ...wish, samples, crisp: false, exactWidthMm: null, roomMm, bondN25: Infinity };
-  const { from, to } = RULE_OF_THUMB.safetyTape;
+  const { from, to } = RUN_RULES.safetyTape;
   const wide =
     gun && !wish.model
       ? means.tapes.filter(({ kind, widthMm }) => kind !== 'T' && widthMm >= from && widthMm <= to)

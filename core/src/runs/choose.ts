@@ -1,5 +1,5 @@
 import { maxDwellMin } from '../drying';
-import { compareText, firstItem, messageWithoutValues, RULE_OF_THUMB, TOLERANCE } from '../kit';
+import { compareText, firstItem, messageWithoutValues, TOLERANCE } from '../kit';
 import { type DeTack, deTackFor, type Hold, holdOnFilm, tapeGrip } from '../masking';
 import {
   type BendSample,
@@ -12,6 +12,7 @@ import {
   type TapeKind,
 } from '../tape';
 import type { Doubt } from './messages';
+import { RUN_RULES } from './rules-of-thumb';
 
 /** Requirements of a run on its tape. */
 export interface TapeWish {
@@ -196,7 +197,7 @@ function standingOf(tape: Tape, wish: TapeWish): Pick<Candidate, 'hold' | 'deTac
   return { hold, deTack, rank };
 }
 
-const effort = ({ fit }: Pick<Candidate, 'fit'>): number => (fit.stretch <= RULE_OF_THUMB.easyStretch ? 0 : 1);
+const effort = ({ fit }: Pick<Candidate, 'fit'>): number => (fit.stretch <= RUN_RULES.easyStretch ? 0 : 1);
 
 /** Of tapes that all fail, the one that bends most: narrow and stretchy; one with the edge that is wanted, if there is. */
 function tightestFollower(tapes: readonly Tape[], wish: TapeWish): Candidate {

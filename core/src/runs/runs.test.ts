@@ -3,7 +3,6 @@ import fc from 'fast-check';
 import type { Border } from '../areas';
 import { pathFromSamples, straightPath } from '../curves';
 import { maxDwellMin } from '../drying';
-import { RULE_OF_THUMB } from '../kit';
 import type { FeatureCrossing, TrimLine } from '../lines';
 import { deTackFor, holdOnFilm, tapeGrip } from '../masking';
 import { SHIPPED_TAPES, type Tape } from '../tape';
@@ -11,6 +10,7 @@ import { areasOn, BOARD, linesOn, sweep } from '../testing/samples';
 import { chooseTape, type TapeWish } from './choose';
 import { cutOutFor } from './cut-out';
 import { type PartEdge, stripWidth, tapeEdgeSpans } from './edge-runs';
+import { RUN_RULES } from './rules-of-thumb';
 import type { MaskedPart } from './run';
 import { longestCleanOn, stageRuns } from './stage-runs';
 import { stripTapes } from './strip';
@@ -253,7 +253,7 @@ describe('how a run is laid', () => {
         ({ code }) => code === 'technique.low-pull',
       )?.values;
     expect(pull(900)).toEqual({ inMm: null });
-    expect(pull(4000)).toEqual({ inMm: RULE_OF_THUMB.peelLength });
+    expect(pull(4000)).toEqual({ inMm: RUN_RULES.peelLength });
   });
   it('a strip of an odd width is slit first, a narrow gap is tried', () => {
     expect(techniquesFor(run({ slitMm: 4.5, rollMm: 6 }))[0]).toEqual({

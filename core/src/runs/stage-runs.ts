@@ -1,5 +1,5 @@
 import { type Path, pathLength, pathSlice } from '../curves';
-import { firstItem, isModelScale, maxOf, minOf, RULE_OF_THUMB, sumOf, TOLERANCE } from '../kit';
+import { firstItem, isModelScale, maxOf, minOf, sumOf, TOLERANCE } from '../kit';
 import { isClosedOnSurface, type ResolvedLine } from '../lines';
 import { type BendSample, follows } from '../tape';
 import { type Backing, backingFor, seamTape } from './backing';
@@ -11,6 +11,7 @@ import { layOrder } from './lay-order';
 import { mergeOntoSheets } from './merge-onto-sheets';
 import { type Overhang, overhangs } from './overhang';
 import { chosenTape, mostSpecificFirst } from './pinned';
+import { RUN_RULES } from './rules-of-thumb';
 import { lineCode, type MaskedPart, type MaskingMeans, pieceAlong, type Run } from './run';
 import { sideOf } from './seen-side';
 import { type StripTapes, stripTapes } from './strip';
@@ -231,7 +232,7 @@ function runOf(site: Site, wish: TapeWish): Omit<Unordered, 'edges' | 'backing' 
 function gapBeside({ arrangement }: MaskedPart, { edges }: EdgeSpan): number | null {
   const { free } = edges[0]!;
   const widthMm = stripWidth(arrangement.areas[free]!, free, arrangement.borders);
-  return widthMm !== null && widthMm < RULE_OF_THUMB.narrowGap ? widthMm : null;
+  return widthMm !== null && widthMm < RUN_RULES.narrowGap ? widthMm : null;
 }
 
 /** A tape that would have to be cut off along more than this share of its run gives way to a narrower one. */

@@ -1,11 +1,12 @@
 import { cornerDistances, type Path, pathCrossings, pathLength, type Point, straightPath } from '../curves';
-import { messageWithoutValues, RULE_OF_THUMB } from '../kit';
+import { messageWithoutValues } from '../kit';
 import type { FeatureCrossing } from '../lines';
 import type { DeTack, Hold } from '../masking';
 import type { Metric } from '../surface';
 import type { Fit, LineSide } from '../tape';
 import type { Technique, TechniqueMessages } from './messages';
 import type { Overhang } from './overhang';
+import { RUN_RULES } from './rules-of-thumb';
 import { distanceInBand, placeBand } from './tape-band';
 
 /** How a run is laid, with the stretch of its line it holds for; without one it holds for all of it. */
@@ -71,7 +72,7 @@ export const trimOverhang = (stretch: Overhang): LayMethod => ({
 
 /** How a tape comes off that grips nearly as hard as what is below it holds. */
 function offAgain({ hold, piece }: LayInput): LayMethod[] {
-  const inMm = pathLength(piece) > RULE_OF_THUMB.longPeel ? RULE_OF_THUMB.peelLength : null;
+  const inMm = pathLength(piece) > RUN_RULES.longPeel ? RUN_RULES.peelLength : null;
   return hold === 'test' ? [{ code: 'technique.low-pull', values: { inMm } }] : [];
 }
 
@@ -102,7 +103,7 @@ function onTheWay({ piece, crosses, folds, closed, overhangs: over, posts, ...ru
     return fold ? pathCrossings(piece, fold).map(({ onFirst }) => onFirst) : [];
   });
   return [
-    ...(closed ? [{ code: 'technique.closed' as const, values: { overlapMm: RULE_OF_THUMB.closedOverlap } }] : []),
+    ...(closed ? [{ code: 'technique.closed' as const, values: { overlapMm: RUN_RULES.closedOverlap } }] : []),
     ...methodsAt('technique.corner', apart(cornerDistances(piece))),
     ...methodsAt('technique.snip', folded),
     ...methodsAt(
@@ -181,10 +182,10 @@ function inBetween({ fit, piece, oneTapeWide, soft }: LayInput, met: readonly La
   if (fit.verdict === 'too-tight' || fit.verdict === 'impossible')
     return [messageWithoutValues('technique.end-before-bend')];
   if (oneTapeWide) return [messageWithoutValues('technique.one-tape')];
-  if (fit.verdict === 'stretch' && fit.stretch >= RULE_OF_THUMB.leastStretchGiven)
+  if (fit.verdict === 'stretch' && fit.stretch >= RUN_RULES.leastStretchGiven)
     return [{ code: 'technique.stretch', values: { share: fit.stretch } }];
   if (fit.worstRadiusMm !== null) return [messageWithoutValues('technique.steer')];
-  if (pathLength(piece) < RULE_OF_THUMB.shortRun) return [messageWithoutValues('technique.short')];
+  if (pathLength(piece) < RUN_RULES.shortRun) return [messageWithoutValues('technique.short')];
   // Against a guide, and round to where it began, a tape is not pulled tight.
   const loose: readonly (keyof TechniqueMessages)[] = ['technique.guide', 'technique.closed'];
   return met.some(({ code }) => loose.includes(code)) ? [] : [messageWithoutValues('technique.sighted')];

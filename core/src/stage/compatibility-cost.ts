@@ -3,6 +3,7 @@ import { messageWithoutValues, RULE_OF_THUMB, TOLERANCE } from '../kit';
 import { type Compatibility, type CompatibilityAnswer, type CompatibilityMessage, compatibilityOf } from '../over';
 import { marksOfFilm, marksOfPresent } from './film-times';
 import type { OrderProblem } from './problem';
+import { STAGE_RULES } from './rules-of-thumb';
 import type { Progress } from './stage';
 
 /** What a coat requires of an area before it may go on. */
@@ -69,7 +70,7 @@ export function compatibilityCost(
   let now = beginMin;
   for (let round = 0; ; round++) {
     const needs = overAt(problem, before, finish, open, now);
-    const barrierWaitMin = needs.barrierMin > 0 ? RULE_OF_THUMB.barrierFlash : 0;
+    const barrierWaitMin = needs.barrierMin > 0 ? STAGE_RULES.barrierFlash : 0;
     const ready = beginMin + needs.abradeMin + needs.barrierMin + barrierWaitMin;
     const { tasks, readyAt, windows, abradeMin, barrierMin, forbidden } = needs;
     if (Math.max(ready, readyAt) <= now + TOLERANCE.rounding || round >= MOST_ROUNDS) {

@@ -1,10 +1,10 @@
 import { buildFactor, coatFlashMin, coatGap, dryingBuildUm, marksOf, maxDwellMin, pullWindows } from '../drying';
 import { type CoatCount, coatsOver, type Finish, type PaintSystemKey, PULL_TIMINGS } from '../finish';
-import { RULE_OF_THUMB } from '../kit';
 import { type FilmAgeMarks, filmAgeMarks, typicalAgeMarks } from '../over';
 import { usesGun } from './gun';
 import type { OrderProblem } from './problem';
 import { mayGiveUpTiming } from './pulling';
+import { STAGE_RULES } from './rules-of-thumb';
 import type { FilmTimes } from './stage';
 
 interface Memory {
@@ -44,7 +44,7 @@ export function filmTimes(problem: OrderProblem, finish: Finish, coats: number):
     const from = windows[school]?.from ?? 0;
     return {
       flashMin: coatFlashMin(finish, problem.sprayAir),
-      cleanMin: usesGun(finish) ? RULE_OF_THUMB.gunClean : 0,
+      cleanMin: usesGun(finish) ? STAGE_RULES.gunClean : 0,
       gap: coatGap(finish, problem.sprayAir),
       // A film that never takes tape is treated as safe once it is through, which is what waiting for it would mean.
       tapeSafeMin: windows.tapeSafeMin ?? windows.throughMin,

@@ -1,6 +1,7 @@
 import type { Finish } from '../finish';
 import { RULE_OF_THUMB } from '../kit';
 import type { OrderProblem } from './problem';
+import { STAGE_RULES } from './rules-of-thumb';
 
 /** The one gun of a shop that names none. */
 const ONE_GUN = 'gun';
@@ -28,8 +29,8 @@ const hasFlakes = ({ effect }: Finish): boolean => effect === 'metallic' || effe
 
 /** A later lot: what is left in the gun is emptied and rinsed out of it before. */
 export const mixAgainMinutes = (finish: Pick<Finish, 'mixRatio' | 'method'>): number =>
-  mixMinutes(finish) + (usesGun(finish) ? RULE_OF_THUMB.gunRinse : 0);
+  mixMinutes(finish) + (usesGun(finish) ? STAGE_RULES.gunRinse : 0);
 
 /** Mixing, straining and filling; of what is not mixed: shaking or stirring. Minutes. */
 export const mixMinutes = ({ mixRatio, method }: Pick<Finish, 'mixRatio' | 'method'>): number =>
-  mixRatio.length > 1 ? RULE_OF_THUMB.mix : RULE_OF_THUMB.makeReady[method];
+  mixRatio.length > 1 ? RULE_OF_THUMB.mix : STAGE_RULES.makeReady[method];

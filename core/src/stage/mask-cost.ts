@@ -2,6 +2,7 @@ import type { FinishMethod } from '../finish';
 import { type PartId, RULE_OF_THUMB } from '../kit';
 import { maskOf, type StageMask, SURROUNDINGS_ID } from '../masking';
 import type { OrderArea, OrderProblem, TapeEdge } from './problem';
+import { STAGE_RULES } from './rules-of-thumb';
 import type { Progress } from './stage';
 
 /** What a length of masking costs. */
@@ -30,10 +31,10 @@ export function edgeCost(
   crisp: boolean,
   model: boolean,
 ): EdgeCost {
-  const perPiece = model ? RULE_OF_THUMB.perPiece.model : RULE_OF_THUMB.perPiece.full;
-  const fiddly = model && bend === 'features' ? RULE_OF_THUMB.modelFeatures : 1;
+  const perPiece = model ? STAGE_RULES.perPiece.model : STAGE_RULES.perPiece.full;
+  const fiddly = model && bend === 'features' ? STAGE_RULES.modelFeatures : 1;
   const rate = RULE_OF_THUMB.layPerMetre[bend][crisp ? 'crisp' : 'rough'];
-  const pullMin = lengthM * RULE_OF_THUMB.pullPerMetre + pieces * RULE_OF_THUMB.pullPerPiece;
+  const pullMin = lengthM * STAGE_RULES.pullPerMetre + pieces * STAGE_RULES.pullPerPiece;
   const backed = crisp && backing === true;
   const backingLayMin = backed
     ? lengthM * RULE_OF_THUMB.layPerMetre[bend === 'features' ? 'gentle' : bend].rough + pieces * perPiece
@@ -51,7 +52,7 @@ export function edgeCost(
     sealMin: crisp ? sealM * RULE_OF_THUMB.sealPerMetre : 0,
     pullMin: pullMin + backingPullMin,
     tapeM,
-    risk: lengthM * RULE_OF_THUMB.riskPerMetre[bend] * (crisp ? 1 : RULE_OF_THUMB.roughRisk),
+    risk: lengthM * STAGE_RULES.riskPerMetre[bend] * (crisp ? 1 : STAGE_RULES.roughRisk),
     money: tapeM * RULE_OF_THUMB.pricePerTapeMetre,
     backingLayMin,
     backingPullMin,
@@ -154,7 +155,7 @@ export const coverOver = ({ sizeM2, bagM2 = 0, count }: Pick<OrderArea, 'sizeM2'
 
 /** Paper along an edge, against drips. */
 export const dripPaper = ({ lengthM, pieces }: Pick<TapeEdge, 'lengthM' | 'pieces'>): Cover => ({
-  sizeM2: lengthM * RULE_OF_THUMB.dripStripM,
+  sizeM2: lengthM * STAGE_RULES.dripStripM,
   pieces,
   bagM2: 0,
 });
@@ -171,7 +172,7 @@ export const coverMin = ({ sizeM2, pieces, bagM2 }: Cover): number =>
   bagM2 * RULE_OF_THUMB.bagPerSquareMetre +
   pieces * RULE_OF_THUMB.drapePerPiece;
 export const uncoverMin = ({ sizeM2, pieces }: Pick<Cover, 'sizeM2' | 'pieces'>): number =>
-  sizeM2 * RULE_OF_THUMB.uncoverPerSquareMetre + pieces * RULE_OF_THUMB.uncoverPerPiece;
+  sizeM2 * STAGE_RULES.uncoverPerSquareMetre + pieces * STAGE_RULES.uncoverPerPiece;
 
 const costs = new WeakMap<TapeEdge, EdgeCost[]>();
 

@@ -1,9 +1,10 @@
-import { RULE_OF_THUMB, TOLERANCE } from '../kit';
+import { TOLERANCE } from '../kit';
 import { splitMask, type StageMask } from '../masking';
 import { maskCost, type StageMaskCost } from './mask-cost';
 import type { OrderProblem } from './problem';
 import { pullGroups, withPullGroup } from './pull-groups';
 import { comesOffClean, peopleNeeded } from './pulling';
+import { STAGE_RULES } from './rules-of-thumb';
 import type {
   EarlyPull,
   EarlyPullGroup,
@@ -132,7 +133,7 @@ export function maskRemoval(
     afterMin: fits < 0 ? times.cleanMin : 0,
     pullMin: allMin,
     uncoverMin: masks.reduce((sum, mask) => sum + mask.uncoverMin, 0),
-    risk: RULE_OF_THUMB.keptRisk * past.reduce((sum, { tapeM }) => sum + tapeM, 0),
+    risk: STAGE_RULES.keptRisk * past.reduce((sum, { tapeM }) => sum + tapeM, 0),
     // A mask that comes off after its own stage stays as long as needed: that is reported, there is no choice.
     late: past.some(
       (mask) =>

@@ -9,6 +9,7 @@ import { gunOf } from './gun';
 import { edgeCost } from './mask-cost';
 import { finishesInUse, NO_RULES, type OrderProblem } from './problem';
 import { startProgress } from './progress';
+import { STAGE_RULES } from './rules-of-thumb';
 import type { StageCost } from './stage';
 import { gunChangeMinutes, stageCost } from './stage-cost';
 
@@ -154,7 +155,7 @@ describe('one stage', () => {
     expect(next.tapeM).toBe(1);
     expect(fresh.tapeM).toBe(2);
     expect(next.pullMin).toBeCloseTo(
-      pulled.pullMin + next.tapeM * RULE_OF_THUMB.pullPerMetre + RULE_OF_THUMB.pullPerPiece,
+      pulled.pullMin + next.tapeM * STAGE_RULES.pullPerMetre + STAGE_RULES.pullPerPiece,
       9,
     );
   });
@@ -174,12 +175,12 @@ describe('one stage', () => {
       sampleArea(2, null, { sizeM2: 9 }),
     ];
     const problem = sampleProblem(areas, [sampleBorder(0, 1, 2), sampleBorder(1, 2, 2)]);
-    expect(open(problem, 'ivory-brush', [true, false, false]).drapeM2).toBeCloseTo(2 * RULE_OF_THUMB.dripStripM, 9);
+    expect(open(problem, 'ivory-brush', [true, false, false]).drapeM2).toBeCloseTo(2 * STAGE_RULES.dripStripM, 9);
   });
   it('takes away paper and film after the pull', () => {
     const stage = open(pair(CREAM, null), CREAM, [true, false]);
     expect(stage.uncoverMin).toBeCloseTo(
-      stage.drapeM2 * RULE_OF_THUMB.uncoverPerSquareMetre + RULE_OF_THUMB.uncoverPerPiece,
+      stage.drapeM2 * STAGE_RULES.uncoverPerSquareMetre + STAGE_RULES.uncoverPerPiece,
       9,
     );
     expect(stage.after.clock).toBeCloseTo(
@@ -251,7 +252,7 @@ describe('masks through primer, colour and clear', () => {
     const stages = run(true, layers);
     expect(stages.map(({ tapeM }) => tapeM)).toEqual([5, 1, 1, 0]);
     expect(stages.map(({ pullMin }) => pullMin > 0)).toEqual([false, true, true, true]);
-    expect(stages[3]!.pullMin).toBeCloseTo(5 * RULE_OF_THUMB.pullPerMetre + 2 * RULE_OF_THUMB.pullPerPiece, 9);
+    expect(stages[3]!.pullMin).toBeCloseTo(5 * STAGE_RULES.pullPerMetre + 2 * STAGE_RULES.pullPerPiece, 9);
     expect(stages[3]!.after.kept).toEqual([]);
     expect(run(false, layers).map(({ tapeM }) => tapeM)).toEqual([5, 3, 4, 5]);
   });
@@ -325,7 +326,7 @@ describe('the gun', () => {
   };
   const problem = pair(COPPER, CREAM);
   it('is stripped down after flakes before a solid, not the other way round', () =>
-    expect(change(problem, COPPER, CREAM) - change(problem, CREAM, COPPER)).toBe(RULE_OF_THUMB.gunStrip));
+    expect(change(problem, COPPER, CREAM) - change(problem, CREAM, COPPER)).toBe(STAGE_RULES.gunStrip));
   it('is spared by a second one, unless both are wanted through the same', () => {
     const two = new Map(problem.finishes);
     two.set(COPPER, { ...(problem.finishes.get(COPPER) as ReturnType<typeof typicalFinish>), gun: 'fine tip' });
@@ -333,7 +334,7 @@ describe('the gun', () => {
     expect(change(apart, COPPER, CREAM)).toBe(RULE_OF_THUMB.mix + RULE_OF_THUMB.gate);
     const same = { ...apart, rules: { ...NO_RULES, sameGun: [[CREAM, COPPER]] as const } };
     expect(gunOf(same, two.get(COPPER) as never)).toBe(gunOf(same, two.get(CREAM) as never));
-    expect(change(same, COPPER, CREAM)).toBe(RULE_OF_THUMB.mix + RULE_OF_THUMB.gate + RULE_OF_THUMB.gunStrip);
+    expect(change(same, COPPER, CREAM)).toBe(RULE_OF_THUMB.mix + RULE_OF_THUMB.gate + STAGE_RULES.gunStrip);
   });
 });
 

@@ -11,6 +11,7 @@ import { stageMaskCost } from './mask-cost';
 import { maskRemoval, removalInSections, stageMasks } from './mask-removal';
 import { masksKeptAfter, standingMasksAfter } from './masks-kept';
 import { finishOf, NO_OWN_WORK, type OrderProblem } from './problem';
+import { STAGE_RULES } from './rules-of-thumb';
 import { sealsOf } from './seal';
 import type { GunChange, Progress, StageChoice, StageCost } from './stage';
 
@@ -173,7 +174,7 @@ function gunChange(problem: OrderProblem, guns: Record<string, string>, finish: 
   const last = guns[gun];
   guns[gun] = finish.id;
   if (last === undefined || !usesGun(finish) || last === finish.id) return { stripMin: 0, mixMin, gateMin };
-  const stripMin = needsStripDown(finishOf(problem, last), finish) ? RULE_OF_THUMB.gunStrip : 0;
+  const stripMin = needsStripDown(finishOf(problem, last), finish) ? STAGE_RULES.gunStrip : 0;
   return { stripMin, mixMin, gateMin };
 }
 

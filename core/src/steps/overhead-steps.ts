@@ -3,6 +3,7 @@ import { RULE_OF_THUMB, type SessionId } from '../kit';
 import type { SequenceFigures } from '../order';
 import type { Preparation } from '../prepare';
 import type { OrderProblem } from '../stage';
+import { STEP_RULES } from './rules-of-thumb';
 import { type Draft, newStepClock } from './step-clock';
 import { nameOf, placesOf, plugValues } from './step-places';
 import type { StepSource } from './steps';
@@ -48,14 +49,14 @@ export function endSteps({ stages, items, parts, kind }: StepSource): readonly D
       { code: 'step.unplug', values },
       { items: closings.map(({ id }) => id) },
     );
-  clock.add('inspect', null, RULE_OF_THUMB.inspect, {
+  clock.add('inspect', null, STEP_RULES.inspect, {
     code: 'step.inspect',
     values: { plugs: plugs.length > 0, aircraft: kind === 'aircraft' },
   });
   return clock.steps;
 }
 
-const unplugMin = (plugs: number): number => RULE_OF_THUMB.perPlugOut * plugs;
+const unplugMin = (plugs: number): number => STEP_RULES.perPlugOut * plugs;
 
 /** Minutes before the first stage and after the last: work, and on the clock. They belong to every order alike. */
 export interface OverheadMinutes {
@@ -68,7 +69,7 @@ export function overheadMinutes({ minutes, warmMin }: Preparation, { plugs, area
     (sum, [part, count]) => sum + (areas.some((area) => area.part === part && area.finish !== null) ? count : 0),
     0,
   );
-  const after = unplugMin(counted) + RULE_OF_THUMB.inspect;
+  const after = unplugMin(counted) + STEP_RULES.inspect;
   return { workMin: minutes - warmMin + after, elapsedMin: minutes + after };
 }
 

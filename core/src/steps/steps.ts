@@ -12,7 +12,7 @@ import type {
 } from '../contract';
 import { type Finish, isSprayed } from '../finish';
 import { backingOf, itemsLyingIn, leaksOf, sheetLine, type StageItems, withBacking } from '../items';
-import { isModelScale, type JobKind, messageWithoutValues, RULE_OF_THUMB, sumOf } from '../kit';
+import { isModelScale, type JobKind, messageWithoutValues, sumOf } from '../kit';
 import type { Preparation } from '../prepare';
 import type { LayMethod, Technique } from '../runs';
 import type { Step } from '../runsheet';
@@ -25,6 +25,7 @@ import { heightOf } from './height';
 import { endSteps, prepareSteps } from './overhead-steps';
 import { ownPieceMessage } from './own-piece-message';
 import { afterCoats } from './pull-steps';
+import { STEP_RULES } from './rules-of-thumb';
 import { chainSteps, type Draft, newStepClock, type StepClock } from './step-clock';
 import { closingValues, coverPlaces, linesOf, nameOf, placesOf } from './step-places';
 import { tapeSafeRules } from './step-rules';
@@ -166,7 +167,7 @@ function sealSteps(stage: StagePlan, { sequence, parts, finishes, works }: StepS
 const linesOfAll = ({ items }: StepSource): LineItem[] => items.flatMap(({ lines }) => lines);
 /** Usual cautions, each at the first step it applies to. */
 function withSafety(steps: readonly Draft[], { stages, finishes, kind, works, scale }: StepSource): Step[] {
-  const high = !isModelScale(scale) && heightOf(works) > RULE_OF_THUMB.reachUp;
+  const high = !isModelScale(scale) && heightOf(works) > STEP_RULES.reachUp;
   const reported = new Set<SafetyCode>();
   return steps.map((step) => {
     const stage = stages.find(({ number }) => number === step.stage);

@@ -3,9 +3,10 @@ import type { Place } from '../curves';
 import type { Finish } from '../finish';
 import { linesIn } from '../items';
 import type { Shelf } from '../job';
-import { type AreaId, type LineId, type PartId, RULE_OF_THUMB, TOLERANCE } from '../kit';
+import { type AreaId, type LineId, type PartId, TOLERANCE } from '../kit';
 import type { LinePoint } from '../setout';
 import type { Tape } from '../tape';
+import { VIEW_RULES } from './rules-of-thumb';
 
 /** One thing in a cut through the edge, from below upwards. */
 export interface SectionLayer {
@@ -169,7 +170,7 @@ export function ridgeAt(plan: Plan, spot: LineSpot): EdgeRidge {
     const run = runAt(plan, stage, spot, 'left') ?? runAt(plan, stage, spot, 'right');
     if (run?.class !== 'crisp') return [];
     const wet = stage.school === 'wet';
-    return [{ stage: stage.number, wet, ridgeUm: stage.buildUm * (wet ? RULE_OF_THUMB.wetRidge : 1) }];
+    return [{ stage: stage.number, wet, ridgeUm: stage.buildUm * (wet ? VIEW_RULES.wetRidge : 1) }];
   });
   const none = { stage: null, wet: false, ridgeUm: 0 };
   const highest = edges.reduce<{ stage: number | null; wet: boolean; ridgeUm: number }>(
@@ -183,7 +184,7 @@ export function ridgeAt(plan: Plan, spot: LineSpot): EdgeRidge {
       return layer === 'clear' && number > (highest.stage ?? 0) && open(sides?.left) && open(sides?.right);
     })
     .reduce((sum, { buildUm }) => sum + buildUm, 0);
-  const needUm = highest.stage === null ? 0 : highest.ridgeUm + RULE_OF_THUMB.sandedUm + RULE_OF_THUMB.clearLeftUm;
+  const needUm = highest.stage === null ? 0 : highest.ridgeUm + VIEW_RULES.sandedUm + VIEW_RULES.clearLeftUm;
   return { ...highest, clearUm, needUm, buried: clearUm >= needUm && clearUm > 0 };
 }
 
