@@ -29,7 +29,7 @@ import { partPlot } from './part-plot';
 import { pagesFor, printPdf } from './print';
 import { readSvg } from './svg-in';
 import { writeSvg } from './svg-out';
-import { tilePages } from './tiles';
+import { singlePage, tilePages } from './tiles';
 
 const words = wordsFor();
 const onPaper = { tell: words.say, detail: words.detail, stations: words.stations };
@@ -270,6 +270,29 @@ describe('DXF in', () => {
 describe('drawings out and back in', () => {
   const lines = [sweep('w', [0, 120], [300, 180], [640, 90]), circle, straight('s', [0, 300], [640, 330])];
   const plan = planOf(part(BOARD, lines));
+  it('every record of a DXF names its layer, and every vertex its place', () => {
+    const lines = writeDxf(plan).split('\n');
+    const pairs = Array.from({ length: Math.floor(lines.length / 2) }, (_, index) =>
+      lines.slice(2 * index, 2 * index + 2),
+    );
+    const records: string[][][] = [];
+    for (const pair of pairs) {
+      if (pair[0] === '0') records.push([]);
+      records.at(-1)!.push(pair);
+    }
+    const codes = (kind: string) =>
+      new Set(records.filter(([first]) => first![1] === kind).map((record) => record.map(([code]) => code).join(' ')));
+    expect([...codes('POLYLINE')]).toEqual(['0 8 66 10 20 30 70']);
+    expect([...codes('VERTEX')]).toEqual(['0 8 10 20 30']);
+    expect([...codes('SEQEND')]).toEqual(['0 8']);
+    expect(records.map(([first]) => first![1]).filter((kind) => !/VERTEX|POLYLINE|SEQEND/.test(kind!))).toEqual([
+      'SECTION',
+      'ENDSEC',
+      'SECTION',
+      'ENDSEC',
+      'EOF',
+    ]);
+  });
   it.each([
     ['SVG', writeSvg(plan), readSvg],
     ['DXF', writeDxf(plan), readDxf],
@@ -365,6 +388,28 @@ describe('templates', () => {
       ],
     };
     expect(tilePages(strip, paper).length).toBeLessThan(20);
+  });
+  it('on one sheet everything lies where it is on the part, inside the white margin', () => {
+    const page = singlePage(plot);
+    const places = (of: Pick<Plot, 'strokes'>, pen: string) =>
+      of.strokes.filter((stroke) => stroke.pen === pen).flatMap(({ points }) => points);
+    const rim = places(plot, 'rim');
+    const [left, low] = [Math.min(...rim.map(([x]) => x)), Math.min(...rim.map(([, y]) => y))];
+    const [white, foot] = [8, 16];
+    const planned = places(plot, 'trim');
+    const off = places(page, 'trim')
+      .slice(0, planned.length)
+      .map(([x, y], index) => {
+        const [planX, planY] = planned[index]!;
+        return Math.hypot(x - planX + left - white, y - planY + low - white - foot);
+      });
+    expect(Math.max(...off)).toBeLessThan(1e-6);
+    const all = page.strokes.flatMap(({ points }) => points);
+    const [xs, ys] = [all.map(([x]) => x), all.map(([, y]) => y)];
+    expect(Math.min(...xs)).toBeGreaterThanOrEqual(white - 1e-6);
+    expect(Math.max(...xs)).toBeLessThanOrEqual(page.widthMm - white + 1e-6);
+    expect(Math.min(...ys)).toBeGreaterThanOrEqual(0);
+    expect(Math.max(...ys)).toBeLessThanOrEqual(page.heightMm - white + 1e-6);
   });
   it('mirrored they are the other way round, their words still to be read', () => {
     const mirrored = partPlot(plan, 'Sample', true);
