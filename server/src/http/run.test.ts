@@ -29,8 +29,8 @@ const kept = async () => ((await api().get(`/api/jobs/${job.id}/run`)).body as R
 beforeAll(async () => {
   server = await startTestServer();
   const { body } = await api().get('/api/jobs');
-  const tansy = (body.jobs as JobSummary[]).find(({ title }) => title === 'Tansy');
-  job = (await api().get(`/api/jobs/${tansy?.id}`)).body as Job;
+  const brindle = (body.jobs as JobSummary[]).find(({ title }) => title === 'Brindle');
+  job = (await api().get(`/api/jobs/${brindle?.id}`)).body as Job;
 });
 afterAll(() => server.close());
 
