@@ -1,9 +1,10 @@
 // npm run mutate -- core 100 1: changes one expression at a time and reports which changes no test notices.
 // It works in the folder it is run in, one file at a time, and puts every file back: use a clone of its own.
-import { spawn } from 'node:child_process';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import ts from 'typescript';
+import { randomNumbers } from '../core/src/testing/random-numbers';
+import { endGroup, start } from './shell.mjs';
 
 /** Time limit of the tests of one mutant, ms. */
 const LIMIT_MS = 60_000;
@@ -68,17 +69,6 @@ function mutantsOf(file: string): Mutant[] {
   return found;
 }
 
-/** Numbers from 0 to 1 that are the same for the same seed. Source: mulberry32. */
-function randomFrom(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
-
 /** Mutants on lines drawn evenly, each line once. */
 function drawn(root: string, count: number, seed: number): Mutant[] {
   const files = readdirSync(root, { recursive: true, encoding: 'utf8' })
@@ -90,37 +80,29 @@ function drawn(root: string, count: number, seed: number): Mutant[] {
     const place = `${mutant.file}:${mutant.line}`;
     byLine.set(place, [...(byLine.get(place) ?? []), mutant]);
   }
-  const [lines, random] = [[...byLine.values()], randomFrom(seed)];
+  const [lines, random] = [[...byLine.values()], randomNumbers(seed)];
   return Array.from({ length: Math.min(count, lines.length) }, () => {
     const [line] = lines.splice(Math.floor(random() * lines.length), 1);
     return line![Math.floor(random() * line!.length)]!;
   });
 }
 
-type Outcome = 'passed' | 'failed' | 'timeout' | 'no-tests';
+type Outcome = 'passed' | 'failed' | 'timeout';
 
-/** Runs some tests until the first that fails. */
-function runTests(args: readonly string[], limitMs: number): Promise<Outcome> {
-  return new Promise((done) => {
-    const child = spawn(process.execPath, ['node_modules/jest/bin/jest.js', '--bail', '--runInBand', ...args], {
-      stdio: ['ignore', 'pipe', 'pipe'],
-      detached: true,
-      env: { ...process.env, NODE_ENV: 'test' },
-    });
-    let output = '';
-    for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (output += text));
-    let late = false;
-    const limit = setTimeout(() => {
-      late = true;
-      if (child.pid) process.kill(-child.pid, 'SIGKILL');
-    }, limitMs);
-    child.once('close', (code) => {
-      clearTimeout(limit);
-      if (late) done('timeout');
-      else if (/No tests found/.test(output)) done('no-tests');
-      else done(code === 0 ? 'passed' : 'failed');
-    });
-  });
+/** Runs some tests until the first that fails; where there are none, none fails. */
+async function runTests(args: readonly string[], limitMs: number): Promise<Outcome> {
+  const jest = ['node_modules/jest/bin/jest.js', '--bail', '--runInBand', '--passWithNoTests'];
+  const env = { ...process.env, NODE_ENV: 'test' };
+  const { child, ended } = start(process.execPath, [...jest, ...args], { stdio: 'ignore', env, group: true });
+  let late = false;
+  const limit = setTimeout(() => {
+    late = true;
+    endGroup(child);
+  }, limitMs);
+  const code = await ended;
+  clearTimeout(limit);
+  if (late) return 'timeout';
+  return code === 0 ? 'passed' : 'failed';
 }
 
 /** Whether the tests named like the file, those of its folder, or those that use it notice the mutant, in this order. */

@@ -2,33 +2,29 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import ts from 'typescript';
 
-/** One rule of thumb: its name, its value as written, and the comment above it. */
-interface Rule {
-  readonly name: string;
-  readonly value: string;
+/** Rules of thumb under one comment: the comment, and names with their values as written. */
+interface RuleGroup {
   readonly about: string;
+  readonly rules: string[];
 }
 
-/** The rules of thumb of one file, in its order. */
-function rulesIn(file: string): Rule[] {
+/** The rules of thumb of one file, in its order; a comment is about everything below it up to the next one. */
+function groupsIn(file: string): RuleGroup[] {
   const source = ts.createSourceFile(file, readFileSync(file, 'utf8'), ts.ScriptTarget.ES2022, true);
-  const rules: Rule[] = [];
+  const groups: RuleGroup[] = [];
   const visit = (node: ts.Node): void => {
     if (!ts.isObjectLiteralExpression(node)) return ts.forEachChild(node, visit);
-    let about = '';
-    for (const property of node.properties) {
-      if (!ts.isPropertyAssignment(property)) continue;
-      const comment = ts
-        .getJSDocCommentsAndTags(property)
-        .map(({ comment }) => ts.getTextOfJSDocComment(comment) ?? '');
-      // A comment is about everything below it up to the next one.
-      if (comment.length > 0) about = comment.join(' ').replace(/\s+/g, ' ');
-      rules.push({ name: property.name.getText(), value: property.initializer.getText().replace(/\s+/g, ' '), about });
+    for (const property of node.properties.filter(ts.isPropertyAssignment)) {
+      const [doc] = ts.getJSDocCommentsAndTags(property);
+      if (doc) groups.push({ about: inOneLine(ts.getTextOfJSDocComment(doc.comment) ?? ''), rules: [] });
+      groups.at(-1)?.rules.push(`\`${property.name.getText()}: ${inOneLine(property.initializer.getText())}\``);
     }
   };
   visit(source);
-  return rules;
+  return groups;
 }
+
+const inOneLine = (text: string): string => text.replace(/\s+/g, ' ');
 
 /** The page of docs with every rule of thumb, folder by folder. @param core folder of the sources of core */
 export function rulesOfThumbPage(core: string): string {
@@ -38,9 +34,9 @@ export function rulesOfThumbPage(core: string): string {
   const tables = files.flatMap((name) => [
     `## ${name.replace('/rules-of-thumb.ts', '')}`,
     '',
-    '| rule | value | what it is |',
-    '| --- | --- | --- |',
-    ...rulesIn(join(core, name)).map(({ name: rule, value, about }) => `| \`${rule}\` | \`${value}\` | ${about} |`),
+    '| what it is | value |',
+    '| --- | --- |',
+    ...groupsIn(join(core, name)).map(({ about, rules }) => `| ${about} | ${rules.join('<br>')} |`),
     '',
   ]);
   return [

@@ -38,9 +38,9 @@ export function OwnShapes({ pieces, chosen, live, mmPerDp }: OwnShapesProps) {
             />
           );
         const box = pieceCorners({
-          from: pair(places[0]!),
-          by: places.slice(1, -1).map(pair),
-          to: pair(places.at(-1)!),
+          from: places[0]!,
+          by: places.slice(1, -1),
+          to: places.at(-1)!,
         });
         return (
           <Path
@@ -57,5 +57,3 @@ export function OwnShapes({ pieces, chosen, live, mmPerDp }: OwnShapesProps) {
     </G>
   );
 }
-
-const pair = ([x, y]: Place): Place => [x, y];

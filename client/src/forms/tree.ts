@@ -1,4 +1,15 @@
-import { type Fault, firstItem, type LengthContext, pathText, readLength, readNumber, unitAt } from '@lintrel/core';
+import {
+  type Fault,
+  firstItem,
+  type LengthContext,
+  pathText,
+  placeBelow,
+  readLength,
+  readNumber,
+  type SchemaPlace,
+  schemaPlace,
+  unitAt,
+} from '@lintrel/core';
 import type { GenericSchema } from 'valibot';
 import { lengthText } from './lengthText';
 
@@ -10,13 +21,14 @@ export type TreeKeys = readonly (string | number)[];
 
 /** Data as texts to be typed over, lengths in the job's unit; the schema tells which numbers are lengths. */
 export function typedTree(schema: GenericSchema, data: unknown, unit: 'mm' | 'in'): TypedTree {
-  const typed = (value: unknown, keys: TreeKeys): TypedTree => {
-    if (typeof value === 'number') return unitAt(schema, data, keys) === 'mm' ? lengthText(value, unit) : String(value);
-    if (Array.isArray(value)) return value.map((item, index) => typed(item, [...keys, index]));
+  const typed = (value: unknown, place: SchemaPlace): TypedTree => {
+    const below = (key: string | number, item: unknown) => typed(item, placeBelow(place, key, item));
+    if (typeof value === 'number') return unitAt(place) === 'mm' ? lengthText(value, unit) : String(value);
+    if (Array.isArray(value)) return value.map((item, index) => below(index, item));
     if (value === null || typeof value !== 'object') return value as TypedTree;
-    return Object.fromEntries(Object.entries(value).map(([key, item]) => [key, typed(item, [...keys, key])]));
+    return Object.fromEntries(Object.entries(value).map(([key, item]) => [key, below(key, item)]));
   };
-  return typed(data, []);
+  return typed(data, schemaPlace(schema, data));
 }
 
 /** Parses texts into the data of a schema; faults are reported at their paths. */
@@ -26,24 +38,25 @@ export function readTree(
   context: LengthContext,
 ): { readonly value: unknown; readonly faults: readonly Fault[] } {
   const faults: Fault[] = [];
-  const read = (node: TypedTree, keys: TreeKeys): unknown => {
+  const read = (node: TypedTree, place: SchemaPlace, keys: TreeKeys): unknown => {
+    const below = (key: string | number, item: TypedTree) => read(item, placeBelow(place, key, item), [...keys, key]);
     if (typeof node === 'string') {
-      const unit = unitAt(schema, tree, keys);
+      const unit = unitAt(place);
       if (unit === null) return node;
       const reading = unit === 'mm' ? readLength(node, context) : readNumber(node);
       if (reading.ok) return reading.value;
       faults.push({ path: pathText(keys), ...reading.why });
       return 0;
     }
-    if (Array.isArray(node)) return node.map((item, index) => read(item as TypedTree, [...keys, index]));
+    if (Array.isArray(node)) return node.map((item, index) => below(index, item as TypedTree));
     if (node === null || typeof node !== 'object') return node;
     return Object.fromEntries(
       Object.entries(node as { readonly [key: string]: TypedTree })
         .filter(([, item]) => item !== undefined)
-        .map(([key, item]) => [key, read(item, [...keys, key])]),
+        .map(([key, item]) => [key, below(key, item)]),
     );
   };
-  return { value: read(tree, []), faults };
+  return { value: read(tree, schemaPlace(schema, tree), []), faults };
 }
 
 /** What stands at a place of a tree. */

@@ -7,7 +7,7 @@ export interface GridPoint {
   readonly y: number;
 }
 
-// Place are shifted by this before packing, so that keys are positive and stay under 2^53.
+// Coordinates are shifted by this before packing, so that keys are positive and stay under 2^53.
 const SHIFT = 2 ** 25;
 const SPAN = 2 ** 26;
 

@@ -62,7 +62,7 @@ export function pinArea(
     (pin) => pin.part !== partId || pin.finish !== finish || !inside(pin.seed),
   );
   const [x, y] = area.seed;
-  const pins = open === null ? others : [...others, { part: partId, seed: [x, y] as Place, finish, open }];
+  const pins = open === null ? others : [...others, { part: partId, seed: [x, y] as const, finish, open }];
   return { ...design, choices: { ...design.choices, pins } };
 }
 

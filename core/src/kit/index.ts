@@ -18,4 +18,4 @@ export * from './message';
 export * from './rounding';
 export * from './reading';
 export * from './ids';
-export * from './unit-at';
+export * from './schema-place';

@@ -25,7 +25,7 @@ export const RULE_OF_THUMB = {
   pressedM: 0.3,
   /** Area of film over everything the parts belong to, by kind of job, m²; for models at their own size. */
   bodyM2: { road: 25, boat: 20, aircraft: 40, model: 0.2, other: 6 },
-  /** Spraying: fixed per coat whatever the area; mixing; cleaning the gun; stripping it after flakes. */
+  /** Spraying: fixed per coat whatever the area; mixing. */
   perCoat: 3,
   mix: 8,
   /** The check before colour: wiping, tacking, pressing edges. */
@@ -74,8 +74,11 @@ export const RULE_OF_THUMB = {
   tapeWaste: 0.05,
   /** On a model no tape over a seam is wider. Millimetres. */
   modelSeamMm: 10,
+  /** Width of the line tape of an edge whose own tape is not chosen. Millimetres. */
   usualLineTape: { full: 6, model: 2 },
+  /** Overlap of the pieces of a backing. Millimetres. */
   pieceOverlap: { full: 10, model: 3 },
+  /** Areas narrower than this are covered without a backing. Millimetres. */
   backingRoom: { full: 30, model: 8 },
   /** Free end left on each piece so that it can be found and pulled. Millimetres. */
   tail: { full: 20, model: 8 },

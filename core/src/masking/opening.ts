@@ -150,8 +150,8 @@ function boxed(widthMm: number, heightMm: number) {
  * Source: rates of plugs, tape and cover, rules of thumb
  */
 export function closingMin(closing: OpeningMessage): number {
-  const { perPlug, drapePerSquareMetre } = RULE_OF_THUMB,
-    { perPost } = MASKING_RULES;
+  const { perPlug, drapePerSquareMetre } = RULE_OF_THUMB;
+  const { perPost } = MASKING_RULES;
   if (closing.code === 'opening.sleeve' || closing.code === 'opening.bag') return perPost;
   const tapesMin = sumOf(closingTapes(closing), ({ lengthMm }) => closingTapeMin(lengthMm));
   return perPlug + tapesMin + (closingFilmMm2(closing) * drapePerSquareMetre) / 1e6;

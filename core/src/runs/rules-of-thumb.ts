@@ -4,10 +4,7 @@ export const RUN_RULES = {
   leastStretchGiven: 0.005,
   /** Mean stretch up to this is given without thinking; a wider tape is worth it. */
   easyStretch: 0.03,
-  /**
-   * Backing is held back by half the width of the line tape and lies under it by at least this; overlap of its
-   * pieces; areas narrower than the last value are covered without. Millimetres.
-   */
+  /** Backing is held back by half the width of the line tape and lies under it by at least this. Millimetres. */
   backingOverlap: { full: 2, model: 0.5 },
   /**
    * Overlap of a closed line at its start; runs shorter than the second value are applied with tweezers.

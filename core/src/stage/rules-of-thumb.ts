@@ -9,11 +9,12 @@ export const STAGE_RULES = {
   pullPerPiece: 0.1,
   /** Against drips of roller or brush a strip of paper so wide, along the edge, is enough. Metres. */
   dripStripM: 0.3,
-  /** Folding it up and taking it away. */
+  /** Folding paper or film up and taking it away: per square metre, and per piece. */
   uncoverPerSquareMetre: 0.5,
   uncoverPerPiece: 0.1,
   /** Shaking a can, stirring a tin: what is not mixed. */
   makeReady: { gun: 4, can: 2, airbrush: 2, roller: 4, brush: 4 },
+  /** Cleaning the gun; stripping it after flakes. */
   gunClean: 12,
   gunStrip: 25,
   /** Emptying and rinsing the gun between two lots of one paint. Minutes. */

@@ -15,16 +15,11 @@ import { AIMS } from '../kit';
 import type { TrimLine } from '../lines';
 import { type PartCache, workOutParts } from '../setout';
 import { type Feature, skinOf, type Surface } from '../surface';
+import { randomNumbers } from './random-numbers';
 
-/** Numbers that look random and are the same for the same seed. Source: mulberry32. */
+/** Dice that fall the same for the same seed. */
 function dice(seed: number) {
-  let state = seed >>> 0;
-  const next = (): number => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 2 ** 32;
-  };
+  const next = randomNumbers(seed);
   const between = (least: number, most: number) => least + (most - least) * next();
   const whole = (least: number, most: number) => Math.floor(between(least, most + 1));
   const pickFrom = <T>(list: readonly T[]): T => list[whole(0, list.length - 1)]!;

@@ -127,14 +127,13 @@ export function customerLook({
   const { parts, stages, steps } = planJob(job, shelf);
   const finishes = new Map(shelf.finishes.map((finish) => [finish.id as string, finish]));
   const colourOf = (finish: string | null) => (finish === null ? null : (finishes.get(finish)?.colour ?? null));
-  const pair = ([x, y]: Place): Place => [x, y];
   return {
     title: job.title,
     parts: parts.map(({ name, ring, areas }) => ({
       name,
-      ring: ring.map(pair),
+      ring: [...ring],
       areas: areas.map(({ rings, finish, present }) => ({
-        rings: rings.map((points) => points.map(pair)),
+        rings: rings.map((points) => [...points]),
         colour: colourOf(finish) ?? present?.colour ?? null,
       })),
     })),

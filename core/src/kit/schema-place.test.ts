@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { lengthMm, listOf, nameText, numberBetween, wholeBetween } from './fields';
-import { unitAt } from './unit-at';
+import { placeBelow, schemaPlace, unitAt } from './schema-place';
 
 const shape = v.variant('kind', [
   v.strictObject({ kind: v.literal('disc'), size: lengthMm() }),
@@ -13,6 +13,15 @@ const schema = v.strictObject({
   place: v.nullable(v.tuple([lengthMm(), numberBetween(0, 1)])),
   of: v.union([nameText(), v.strictObject({ edge: wholeBetween(0, 9), gap: lengthMm() })]),
 });
+/** The unit at the end of a path through data. */
+function unitOn(data: unknown, keys: readonly (string | number)[]): string | null {
+  let [place, value] = [schemaPlace(schema, data), data];
+  for (const key of keys) {
+    value = (value as Readonly<Record<string | number, unknown>> | undefined)?.[key];
+    place = placeBelow(place, key, value);
+  }
+  return unitAt(place);
+}
 const data = { name: 'Hull', shapes: [{ kind: 'disc' }, { kind: 'share' }], of: { edge: 1 } };
 
 it.each([
@@ -29,7 +38,7 @@ it.each([
   [['of', 'gap'], 'mm'],
   [['nowhere', 'at', 0], null],
   [[], null],
-] as const)('the number at %j has the unit %j', (keys, unit) => expect(unitAt(schema, data, keys)).toBe(unit));
+] as const)('the number at %j has the unit %j', (keys, unit) => expect(unitOn(data, keys)).toBe(unit));
 
 it('knows nothing of a variant that is not chosen yet', () =>
-  expect(unitAt(schema, { shapes: [{ kind: 'other' }] }, ['shapes', 0, 'size'])).toBeNull());
+  expect(unitOn({ shapes: [{ kind: 'other' }] }, ['shapes', 0, 'size'])).toBeNull());

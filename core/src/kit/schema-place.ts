@@ -11,24 +11,26 @@ interface Node extends v.GenericSchema {
   readonly wrapped?: Node;
 }
 
+/** A place in the data of a schema: what may stand there. */
+export type SchemaPlace = readonly Node[];
+
 /**
- * The unit a schema gives the number at a place.
- * @param schema schema of the data
- * @param data the data, complete or not; tells which variant of a schema applies
- * @param keys path from the data to the number
- * @returns the unit as messages write it, '' for a number without one, null where the schema has no number there
+ * The place of a whole value.
+ * @param value the value, complete or not; tells which variant of a schema applies
  */
-export function unitAt(schema: v.GenericSchema, data: unknown, keys: readonly (string | number)[]): string | null {
-  let nodes = alternatives(schema as Node, data);
-  let value = data;
-  for (const key of keys) {
-    value = (value as Readonly<Record<string | number, unknown>> | null | undefined)?.[key];
-    nodes = nodes.flatMap((node) => {
-      const next = childAt(node, key);
-      return next ? alternatives(next, value) : [];
-    });
-  }
-  const number = nodes.find(({ type }) => type === 'number');
+export const schemaPlace = (schema: v.GenericSchema, value: unknown): SchemaPlace =>
+  alternatives(schema as Node, value);
+
+/** The place below another one, by key or index; `value` is what stands there. Nothing may stand below a place the schema does not have. */
+export const placeBelow = (place: SchemaPlace, key: string | number, value: unknown): SchemaPlace =>
+  place.flatMap((node) => {
+    const next = childAt(node, key);
+    return next ? alternatives(next, value) : [];
+  });
+
+/** The unit of the number at a place as messages write it, '' for a number without one, null where no number may stand. */
+export function unitAt(place: SchemaPlace): string | null {
+  const number = place.find(({ type }) => type === 'number');
   return number ? ((v.getMetadata(number).unit as string | undefined) ?? '') : null;
 }
 
