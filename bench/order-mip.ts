@@ -121,7 +121,7 @@ function maskCosts({ problem, program, finishOfArea, cost, rule, positive, befor
   borders.forEach((border, borderIndex) => {
     const [rough, crisp] = firstTwo(
       [false, true].map((state) => {
-        const { layMin, pullMin } = edgeCost(border, state, model);
+        const { layMin, pullMin } = edgeCost(border, { crisp: state, backed: false }, model);
         return work * (layMin + pullMin);
       }),
     );

@@ -6,6 +6,8 @@ import {
   edgeCost,
   finishesInUse,
   finishOf,
+  isBacked,
+  isSprayed,
   newPartCache,
   NO_COVER,
   type OrderProblem,
@@ -66,10 +68,15 @@ function stageTaken(
 ): Masking {
   const { areas, borders, attached, model } = problem;
   const edges = borders.filter(({ a, b, oneWay }) => open[a] !== open[b] && (open[a] || !oneWay));
-  const costs = edges.map((edge) => ({ ...edgeCost(edge, true, model), pieces: edge.pieces * (edge.backing ? 3 : 2) }));
+  const costs = edges.map((edge) => {
+    const backed = isBacked(edge, open[edge.a] ? edge.b : edge.a, 'crisp', isSprayed({ method }));
+    return { ...edgeCost(edge, { crisp: true, backed }, model), pieces: edge.pieces * (backed ? 2 : 1) };
+  });
   const sprayed = new Set(areas.flatMap(({ part }, area) => (open[area] ? [part] : [])));
   const drapes: Cover[] = [
-    ...areas.flatMap((area, index) => (open[index] || !sprayed.has(area.part) ? [] : [coverOver(area)])),
+    ...areas.flatMap((area, index) =>
+      open[index] || !sprayed.has(area.part) || area.narrow !== undefined ? [] : [coverOver(area)],
+    ),
     ...partsInReach(attached, sprayed, method).map((part) => wholePartCover(areas, part)),
   ];
   const drape = drapes.reduce(addCovers, NO_COVER);

@@ -181,6 +181,11 @@ const SKETCHES: Partial<Readonly<Record<Technique['code'], readonly Stroke[]>>> 
     ['under', 'M6 36H52'],
     ['blade', 'M52 28V46'],
   ],
+  'technique.end-clear': [
+    ['tape', 'M62 4V52'],
+    ['under', 'M6 36H56'],
+    ['blade', 'M56 28V46'],
+  ],
   'technique.pieces': [
     ['part', 'M48 18A10 10 0 1 1 47 18'],
     ['tape', 'M30 12L66 12'],

@@ -43,17 +43,41 @@ function shelve({ rings }: Pick<Area, 'rings'>): Shelved {
  * @returns finds the index of the area a place lies in; -1 outside all
  */
 export function areaFinder(areas: readonly Pick<Area, 'rings'>[]): (place: Point) => number {
+  const all = shelvedAll(areas);
+  return (place) => all.findIndex((area) => isWithin(place, area));
+}
+
+function shelvedAll(areas: readonly Pick<Area, 'rings'>[]): readonly Shelved[] {
   const all = shelved.get(areas) ?? areas.map(shelve);
   shelved.set(areas, all);
-  return (place) =>
-    all.findIndex(({ box, from, perRow, rows }) => {
-      if (!isNearBox(place, box, 0)) return false;
-      const row = rows[Math.min(rows.length - 1, Math.max(0, Math.floor((place.y - from) / perRow)))]!;
-      let inside = false;
-      for (const [a, b] of row) if (rayCrossesEdge(place, a, b)) inside = !inside;
-      return inside;
-    });
+  return all;
 }
+
+function isWithin(place: Point, { box, from, perRow, rows }: Shelved): boolean {
+  if (!isNearBox(place, box, 0)) return false;
+  const row = rows[Math.min(rows.length - 1, Math.max(0, Math.floor((place.y - from) / perRow)))]!;
+  let inside = false;
+  for (const [a, b] of row) if (rayCrossesEdge(place, a, b)) inside = !inside;
+  return inside;
+}
+
+/**
+ * Whether a place lies in one of some areas.
+ * @param which the areas that are looked at
+ * @param near places asked for lie in this box; null: anywhere
+ * @returns null where none of them comes near
+ */
+export function insideAny(
+  areas: readonly Pick<Area, 'rings'>[],
+  which: readonly boolean[],
+  near: Box | null,
+): ((place: Point) => boolean) | null {
+  const some = shelvedAll(areas).filter(({ box }, index) => which[index] && (near === null || boxesMeet(box, near)));
+  return some.length === 0 ? null : (place) => some.some((area) => isWithin(place, area));
+}
+
+const boxesMeet = (a: Box, b: Box): boolean =>
+  a.minX <= b.maxX && b.minX <= a.maxX && a.minY <= b.maxY && b.minY <= a.maxY;
 
 /** A finish chosen for the area around a point; null keeps what is there. */
 export interface AreaChoice {

@@ -1,12 +1,14 @@
 import type { Item, LineItem, Plan, StagePlan } from '../contract';
 import { isLine, isOpeningTape, itemsLyingIn } from '../items';
-import { type AreaId, type AreaRef, areaRef, firstTwo, type ItemId, type PartId } from '../kit';
+import { type AreaRef, areaRef, type ItemId, type PartId } from '../kit';
 import type { Step } from '../runsheet';
 import type { PartPlan } from '../setout';
+import { sidesOf } from './area-refs';
 import { type PlanFault, SUM_TOLERANCE } from './plan-fault';
+import { isBrushed } from './stage-method';
 
 /** Every covered area under a cover, no open one under any, every edge between the two made once. */
-export function maskFaults(stage: StagePlan, { parts, items }: Plan): PlanFault[] {
+export function maskFaults(stage: StagePlan, { parts, items, steps }: Plan): PlanFault[] {
   const on = itemsLyingIn(items, stage).filter((item) => item.kind !== 'plug' && !isOpeningTape(item));
   const lines = on.filter(isLine);
   const [open, covered] = [new Set(stage.open), new Set(stage.covered)];
@@ -16,14 +18,14 @@ export function maskFaults(stage: StagePlan, { parts, items }: Plan): PlanFault[
   const whole = new Set(on.flatMap((item) => (item.kind === 'cover' && item.area === null ? [item.part] : [])));
   const unreached = wholeFaults(stage, parts, whole);
   const bare = stage.covered
-    .filter((ref) => !under.has(ref))
+    .filter((ref) => !under.has(ref) && !isTapedRound(ref, parts, lines, isBrushed(stage, steps) ? open : null))
     .map((area): PlanFault => ({ code: 'broken.uncovered', values: { stage: stage.number, area } }));
   const wrongly = stage.open
     .filter((ref) => under.has(ref))
     .map((area): PlanFault => ({ code: 'broken.open-covered', values: { stage: stage.number, area } }));
   const edges = parts.flatMap((part) =>
     part.borders.flatMap((border): PlanFault[] => {
-      const [left, right] = firstTwo([border.left, border.right].map((code) => areaRef(part.id, idOf(part, code))));
+      const [left, right] = sidesOf(part, border);
       const side =
         open.has(left) && covered.has(right) ? 'right' : open.has(right) && covered.has(left) ? 'left' : null;
       if (side === null) return [];
@@ -39,6 +41,23 @@ export function maskFaults(stage: StagePlan, { parts, items }: Plan): PlanFault[
     }),
   );
   return [...bare, ...wrongly, ...unreached, ...edges, ...rimFaults(stage, on, parts, open)];
+}
+
+/** True where the tapes along an area are all that covers it: one lies on it along each of its lines, or, beside a brush, along what is open. */
+function isTapedRound(
+  ref: AreaRef,
+  parts: readonly PartPlan[],
+  lines: readonly LineItem[],
+  open: ReadonlySet<AreaRef> | null,
+): boolean {
+  return parts.every((part) =>
+    part.borders.every((border) => {
+      const [left, right] = sidesOf(part, border);
+      if (left !== ref && right !== ref) return true;
+      const [side, other] = left === ref ? (['left', right] as const) : (['right', left] as const);
+      return (open !== null && !open.has(other!)) || edgesMade(lines, part.id, border, side, ref) === 1;
+    }),
+  );
 }
 
 /** Every stretch of an outline with paint on exactly one side is masked once. */
@@ -95,8 +114,6 @@ function wholeFaults(
     ...wrongly.map((area): PlanFault => ({ code: 'broken.open-covered', values: { stage: number, area } })),
   ];
 }
-
-const idOf = ({ areas }: PartPlan, code: string): AreaId => areas.find((area) => area.code === code)?.id ?? code;
 
 /**
  * Number of tapes that make an edge: one over a whole strip counts for each of its edges, regardless of its number
@@ -176,7 +193,7 @@ export function orderFaults({ steps, stages }: Plan): PlanFault[] {
   });
 }
 
-/** A tape over another one is applied after it and removed before it, or the plan says how this is solved. */
+/** What lies on another is applied after it and removed before it, or the plan says how this is solved. */
 export function liesOverFaults({ steps, items }: Plan): PlanFault[] {
   const placeIn = (kinds: readonly Step['kind'][]) =>
     new Map(
@@ -185,13 +202,11 @@ export function liesOverFaults({ steps, items }: Plan): PlanFault[] {
         .flatMap((step) => step.items)
         .map((id, place) => [id, place]),
     );
-  const [laid, off] = [placeIn(['lay']), placeIn(['pull'])];
-  const tapes = new Set(items.flatMap((item) => (isLine(item) || item.kind === 'backing' ? [item.id] : [])));
+  const [laid, off] = [placeIn(['lay', 'cover', 'plug']), placeIn(['pull', 'uncover', 'unplug'])];
   return items.flatMap((item) => {
-    if (!tapes.has(item.id)) return [];
     const isTold = item.doubts.some(({ code }) => code === 'doubt.over-earlier');
     const wrong = item.after.filter(
-      (id) => tapes.has(id) && (laid.get(id)! > laid.get(item.id)! || (!isTold && off.get(id)! < off.get(item.id)!)),
+      (id) => laid.get(id)! > laid.get(item.id)! || (!isTold && off.get(id)! < off.get(item.id)!),
     );
     return wrong.map((under): PlanFault => ({ code: 'broken.lies-over', values: { item: item.id, over: under } }));
   });

@@ -27,6 +27,12 @@ export interface PlanFaultMessages {
   readonly 'broken.laid': { readonly item: string; readonly times: number };
   /** An item is laid before one it lies over, or comes off after it. */
   readonly 'broken.lies-over': { readonly item: string; readonly over: string };
+  /** A tape lies where no sheet ends. */
+  readonly 'broken.seam': { readonly item: string };
+  /** A cover beside what is painted hangs from no tape. */
+  readonly 'broken.loose-cover': { readonly item: string };
+  /** A large cover comes off while paint beside it is wet. */
+  readonly 'broken.wet-cover': { readonly item: string };
   /** A section is not painted, or not pulled in its window. */
   readonly 'broken.section': { readonly stage: number; readonly part: string; readonly piece: number };
   readonly 'broken.long-pull': { readonly step: string; readonly pullMin: number; readonly windowMin: number };

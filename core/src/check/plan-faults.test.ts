@@ -104,6 +104,37 @@ describe('the check itself', () => {
     expect(codes(steps(({ kind }) => (kind === 'unplug' ? null : {})))).toContain('broken.pulled');
     expect(codes(steps(({ kind }) => (kind === 'plug' ? { items: [] } : {})))).toContain('broken.laid');
   });
+  const cover = plan.items.find((item) => item.kind === 'cover' && item.after.length > 0)!;
+  it('sees what comes off while another lies on it, and what is laid below what lies already', () => {
+    const under = cover.after[0]!;
+    const without = steps(({ items }) => ({ items: items.filter((id) => id !== under) }));
+    const first = without.steps!.find(({ kind }) => kind === 'pull')!;
+    expect(
+      codes({
+        steps: without.steps!.map((step) => (step === first ? { ...step, items: [under, ...step.items] } : step)),
+      }),
+    ).toContain('broken.lies-over');
+    const lastLaid = without.steps!.findLast(({ kind, stage }) => kind === 'gate' && stage === cover.stage)!;
+    expect(
+      codes({
+        steps: without.steps!.map((step) => (step === lastLaid ? { ...step, kind: 'lay', items: [under] } : step)),
+      }),
+    ).toContain('broken.lies-over');
+  });
+  it('sees a cover that hangs from no tape, and a tape over the edge of none', () => {
+    const items = plan.items.map((item) => (item.id === cover.id ? { ...item, after: [] } : item));
+    expect(codes({ items })).toContain('broken.loose-cover');
+    const { tape: _, ...seam } = { ...line, tape: null, id: 'seam' as ItemId, kind: 'seam' as const };
+    expect(codes({ items: [...plan.items, seam] })).toContain('broken.seam');
+  });
+  it('sees a large cover that comes off while the paint is wet', () => {
+    const large = plan.items.find((item) => item.kind === 'cover' && item.until.uncover && item.sizeM2 > item.count)!;
+    const coat = plan.steps.findLast(({ kind, stage }) => kind === 'coat' && stage === large.until.stage)!;
+    const early = steps(({ items, kind }) =>
+      kind === 'uncover' && items.includes(large.id) ? { startMin: coat.endMin + 1 } : {},
+    );
+    expect(codes(early)).toContain('broken.wet-cover');
+  });
   it('sees a pull that takes longer than its window', () =>
     expect(codes(steps(({ id, endMin }) => (id === pull?.id ? { endMin: endMin + 1e5 } : {})))).toContain(
       'broken.long-pull',

@@ -1,6 +1,7 @@
 import type { Item, Plan, StagePlan } from '../contract';
 import { intersectSpans, type Span } from '../kit';
 import type { Step } from '../runsheet';
+import { coverEdgeFaults, wetCoverFaults } from './cover-faults';
 import { abradeFaults, laidFaults, liesOverFaults, maskFaults, orderFaults } from './mask-faults';
 import { type PlanFault, SUM_TOLERANCE } from './plan-fault';
 import { sumFaults } from './sum-faults';
@@ -21,6 +22,8 @@ export function planFaults(plan: Plan): PlanFault[] {
     ...orderFaults(plan),
     ...laidFaults(plan),
     ...liesOverFaults(plan),
+    ...coverEdgeFaults(plan),
+    ...wetCoverFaults(plan),
     ...pullFaults(plan, house),
     ...plan.stages.flatMap((stage) => sectionFaults(stage, plan)),
     ...sumFaults(plan),

@@ -27,8 +27,9 @@ function stageSumFaults(stage: StagePlan, { steps, items }: Plan): PlanFault[] {
       workOf,
     );
   const laid = items.filter((item) => item.stage === stage.number);
-  const liftedMin = sumOf(items, (item) =>
-    (item.kind === 'cover' || item.kind === 'own') && item.until.stage === stage.number ? item.pullMin : 0,
+  const off = items.filter(({ until }) => until.stage === stage.number && stage.hands > 0);
+  const uncovered = items.filter(
+    ({ kind, until }) => until.uncover && until.stage === stage.number && (stage.hands > 0 || kind === 'own'),
   );
   const mixedMl = sumOf(stageSteps, ({ say }) => (say.code === 'step.mix' ? Number(say.values.ml) : 0));
   const unattended = stageSteps.filter(({ attended }) => !attended);
@@ -39,7 +40,8 @@ function stageSumFaults(stage: StagePlan, { steps, items }: Plan): PlanFault[] {
     ['seal', stage.sealMin, minutes('seal')],
     ['pull', stage.pullMin, minutes('pull')],
     ['uncover', stage.uncoverMin, minutes('uncover')],
-    ['covers off', stage.uncoverMin, liftedMin],
+    ['covers off', stage.uncoverMin, sumOf(uncovered, ({ pullMin }) => pullMin)],
+    ['tapes off', stage.pullMin, sumOf(off, ({ until, pullMin }) => (until.uncover ? 0 : pullMin))],
     ['change', stage.changeMin, minutes('gate', 'gun-clean', 'gun-strip', 'mix')],
     ['paint', stage.paint.ml, mixedMl],
     ['over', stage.overMin, minutes('abrade', 'prime')],

@@ -20,18 +20,20 @@ interface ItemBase {
   readonly hold: Hold | null;
   readonly techniques: readonly LayMethod[];
   readonly doubts: readonly Doubt[];
-  /** Items that must lie before it. */
+  /** What it lies on: laid before it, and off after it. */
   readonly after: readonly ItemId[];
   /**
    * Stage after which it comes off, and that stage's session; the last one for plugs. `early`: before the rest of
    * its mask, with this pull timing, as chosen for its line. `turn`: number of the pull, from 1, if the last coat
-   * goes on in sections; of several equal pieces the last one comes off then.
+   * goes on in sections; of several equal pieces the last one comes off then. `uncover`: after the pull, with what
+   * covers; left out: in the window of its lines.
    */
   readonly until: {
     readonly stage: number;
     readonly session: SessionId;
     readonly early?: PullTiming;
     readonly turn?: number;
+    readonly uncover?: true;
   };
   /** Work of laying it, and of pulling it or taking it away, all alike together. */
   readonly layMin: number;
@@ -127,7 +129,7 @@ export interface BackingItem extends AlongLine {
   readonly pieceMm: number | null;
 }
 
-/** A tape over the edge of what covers, onto the tape below. */
+/** A tape over the edge of what covers, onto the tape below; in plans made before version 3. */
 export interface SeamItem extends AlongLine {
   readonly kind: 'seam';
 }

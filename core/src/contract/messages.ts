@@ -107,12 +107,26 @@ type MixValues = {
   readonly method?: Method;
 };
 
+/** A backing along one line: on which side of it, how long, and in how many straight pieces of what length. */
+export interface BackedLineMessages {
+  readonly 'backing.along': {
+    readonly line: string;
+    readonly side: SeenSide;
+    readonly lengthMm: number;
+    readonly pieces: number;
+    readonly pieceMm: number;
+  };
+}
+export type BackedLineMessage = MessageOf<BackedLineMessages>;
+
 export interface StepMessages {
   readonly 'step.wait-tape-safe': NoValues;
   readonly 'step.wait-over': NoValues;
   readonly 'step.wait-pull': NoValues;
   readonly 'step.wait-section': NoValues;
   readonly 'step.wait-seal': NoValues;
+  /** Until a large cover may come off. */
+  readonly 'step.wait-cover': NoValues;
   readonly 'step.flash': { readonly method?: Method; readonly masked?: boolean; readonly last?: boolean };
   /** Places are names of parts. */
   readonly 'step.wash': { readonly places: Places; readonly cleaner: Cleaner };
@@ -142,6 +156,18 @@ export interface StepMessages {
     /** What is laid behind it before; left out in plans from before. */
     readonly backing?: Technique | null;
   };
+  /** Tapes behind lines of one part that carry covers, laid alike; `over`: over the line tapes, else these go over them later. */
+  readonly 'step.backing': {
+    readonly tape: string | null;
+    readonly part: string | null;
+    readonly offsetMm: number;
+    readonly over: boolean;
+    /** The codes of the lines, and where along each. */
+    readonly behind: Places;
+    readonly along: readonly BackedLineMessage[];
+    readonly count: number;
+    readonly more: readonly Technique[];
+  };
   /** Masking of the surroundings of one part that is applied alike; missing in older plans. */
   readonly 'step.rim': {
     readonly part: string | null;
@@ -156,9 +182,17 @@ export interface StepMessages {
     readonly technique: Technique;
     readonly more: readonly Technique[];
   };
-  readonly 'step.cover': CoverPlaces & { readonly reach?: Reach; readonly seams?: readonly Technique[] };
-  /** `own`: what a person laid besides; left out in plans from before. */
-  readonly 'step.uncover': CoverPlaces & { readonly own?: readonly OwnPieceMessage[] };
+  /** `hung`: the tapes along the edges carry it; `seams`: in older plans. */
+  readonly 'step.cover': CoverPlaces & {
+    readonly reach?: Reach;
+    readonly hung?: boolean;
+    readonly seams?: readonly Technique[];
+  };
+  /** `own`: what a person laid besides; `tapes`: codes of the tapes that come off with it. Left out in older plans. */
+  readonly 'step.uncover': CoverPlaces & {
+    readonly own?: readonly OwnPieceMessage[];
+    readonly tapes?: readonly string[];
+  };
   /** What a person lays besides. */
   readonly 'step.own': { readonly pieces: readonly OwnPieceMessage[] };
   /** `finish` null: liquid mask. */
@@ -198,6 +232,8 @@ export interface StepMessages {
     /** The lines it is of where single lines come off before the rest; `rest`: lines have come off before it. Left out: all of it. */
     readonly lines?: Places;
     readonly rest?: boolean;
+    /** What is covered by paper or film that lies on these tapes and comes off before them; left out: nothing. */
+    readonly covers?: Places;
     /** In sections, which of them, and how: the times are from the coat before it. */
     readonly sections?: readonly SectionMessage[];
     /** Others are painted after it, in its mist where it is sprayed. */

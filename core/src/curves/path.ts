@@ -62,6 +62,13 @@ export function pathSlice(path: Path, from: number, to: number): Path | null {
   ];
 }
 
+/** What lies between two distances of some paths whose distances run on, piece by piece. */
+export const pathsWithin = (paths: readonly Path[], from: number, to: number): Path[] =>
+  paths.flatMap((path) => {
+    const piece = pathSlice(path, from, to);
+    return piece ? [piece] : [];
+  });
+
 /** The same line run the other way, distances from 0. */
 export const reversedPath = (path: Path): Path =>
   [...path].reverse().map((point) => ({

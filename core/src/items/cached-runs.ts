@@ -16,13 +16,12 @@ export function cachedRuns(part: MaskedPart, means: MaskingMeans, shelf: Shelf):
   kept.set(part.lines, byShelf);
   const known = byShelf.get(shelf) ?? new Map<string, readonly Run[]>();
   byShelf.set(shelf, known);
-  const { id, count, edges, gun, rows, posts } = part;
+  const { id, count, edges, rows, posts } = part;
   const { pins, ownWays, scale, surfaceC, airC, tapes } = means;
   const key = JSON.stringify([
     id,
     count,
     edges,
-    gun,
     rows,
     [...posts],
     pins,

@@ -1,27 +1,26 @@
-import type { CoverItem, LineItem, SurroundingsItem } from '../contract';
+import type { CoverItem, Item } from '../contract';
+import type { AreaRef } from '../kit';
 import type { StageSource } from '../problem';
-import {
-  addCovers,
-  type Cover,
-  coverMin,
-  coverOver,
-  dripPaper,
-  NO_COVER,
-  type StageCost,
-  uncoverMin,
-  wholePartCover,
-} from '../stage';
-import type { CommonFieldsOn, ItemNamer } from './item-frame';
+import { type Cover, coverMin, coverOver, dripPapers, type Sequence, uncoverMin, wholePartCover } from '../stage';
+import { type CommonFieldsOn, coverRemoval, type ItemNamer } from './item-frame';
 import { COVER_MATERIAL } from './own-pieces';
 
-/** Paper or film over what no tape covers alone, onto the tape round it; and over attached parts in reach, whole. */
+/** A tape that carries the cover of an area. */
+interface Carrier {
+  readonly area: AreaRef;
+  readonly item: Item['id'];
+}
+
+/** Paper or film over what no tape covers alone, hung from the tapes round it; and over attached parts in reach, whole. */
 export function coverItems(
-  { mask }: StageCost,
+  sequence: Sequence,
+  index: number,
   { works, problem }: StageSource,
-  tapes: readonly (LineItem | SurroundingsItem)[],
+  carriers: readonly Carrier[],
   name: ItemNamer,
   commonOn: CommonFieldsOn,
 ): CoverItem[] {
+  const { mask } = sequence.stages[index]!;
   const draped = (drape: Cover) => ({
     kind: 'cover' as const,
     sizeM2: drape.sizeM2,
@@ -34,36 +33,30 @@ export function coverItems(
   const areas = mask.covers.flatMap(({ area, by, laid }): CoverItem[] => {
     const fresh = mask.drips ? mask.edges.filter((edge) => edge.closed === area && edge.laid === 'now') : [];
     if (by !== 'drape' || (mask.drips ? fresh.length === 0 : laid !== 'now')) return [];
-    const papers = mask.drips
-      ? fresh.map(({ border }) => dripPaper(problem.borders[border]!))
-      : [coverOver(problem.areas[area]!)];
-    const { part: id, area: of } = problem.areas[area]!;
-    const { part, arrangement, areaIds } = works.find((work) => work.part.id === id)!;
-    const index = areaIds.indexOf(of);
-    const round = new Set(
-      arrangement.borders.filter(({ left, right }) => left === index || right === index).map(({ line }) => line),
-    );
-    const under = tapes.filter((tape) =>
-      tape.kind === 'rim' ? tape.on === problem.areas[area]!.id : tape.part === id && round.has(tape.line),
-    );
+    const { part: id, area: of, id: ref } = problem.areas[area]!;
+    const { part } = works.find((work) => work.part.id === id)!;
+    const common = commonOn(area);
     return [
       {
-        ...commonOn(area),
-        ...draped(papers.reduce(addCovers, NO_COVER)),
+        ...common,
+        ...draped(mask.drips ? dripPapers(problem.borders, mask.edges, area) : coverOver(problem.areas[area]!)),
+        until: coverRemoval(sequence, area, common.until),
         id: name(id, 'cover', of),
         part: id,
         area: of,
         count: part.count,
-        after: under.map((tape) => tape.id),
+        after: [...new Set(carriers.flatMap((carrier) => (carrier.area === ref ? [carrier.item] : [])))],
       },
     ];
   });
   const wholes = mask.wholes.flatMap((part): CoverItem[] => {
     const coveredPart = works.find((work) => work.part.id === part)?.part;
     if (!coveredPart) return [];
+    const common = commonOn(null);
     return [
       {
-        ...commonOn(null),
+        ...common,
+        until: { ...common.until, uncover: true },
         ...draped(wholePartCover(problem.areas, part)),
         id: name(part, 'cover', 'whole'),
         part,

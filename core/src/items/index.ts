@@ -14,7 +14,7 @@ export {
   plugsIn,
   sheetLine,
   tapeNeeds,
-  withBacking,
+  liesLast,
 } from './lists';
 export { COVER_MATERIAL } from './own-pieces';
 export { type StageItems, itemsOf } from './items';

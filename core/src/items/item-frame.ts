@@ -55,9 +55,7 @@ export function earlyPull(
 ): EarlyPull | null {
   const { pulled } = sequence.stages[removalStage(sequence, index, edge.closed)]!;
   if (!pulled || pulled.early.length === 0) return null;
-  const maskEdge = maskOn(sequence.stages[index]!, edge.closed)?.mask.edges.find(
-    ({ border, closed }) => border === edge.border && closed === edge.closed,
-  );
+  const maskEdge = edgeOn(sequence, index, edge);
   return pulled.early.find(({ edges }) => maskEdge && edges.has(maskEdge)) ?? null;
 }
 
@@ -71,16 +69,49 @@ function sectionOfRemoval(
   return sections?.turnOf.get(edgeKey(edge)) ?? null;
 }
 
-/** When what lies along an edge comes off: as `commonOn` says for its area, or earlier, or in its section. */
+/** How the tapes of an edge of a stage come off: whether in the window of their lines, and which lies over the other. */
+export function edgeOff(
+  sequence: Pick<Sequence, 'stages'>,
+  index: number,
+  edge: Pick<MaskEdge, 'border' | 'closed'>,
+): { readonly uncover: boolean; readonly backingOver: boolean } {
+  const { pulled } = sequence.stages[removalStage(sequence, index, edge.closed)]!;
+  const maskEdge = edgeOn(sequence, index, edge);
+  if (!pulled || !maskEdge) return { uncover: false, backingOver: false };
+  const { lines, backings } = pulled.first;
+  return { uncover: !maskEdge.strip && !lines.has(maskEdge), backingOver: backings.has(maskEdge) };
+}
+
+const edgeOn = (
+  sequence: Pick<Sequence, 'stages'>,
+  index: number,
+  edge: Pick<MaskEdge, 'border' | 'closed'>,
+): MaskEdge | undefined =>
+  maskOn(sequence.stages[index]!, edge.closed)?.mask.edges.find(
+    ({ border, closed }) => border === edge.border && closed === edge.closed,
+  );
+
+/** When what lies along an edge comes off: with what covers, or in the window of its lines, or earlier, or in its section. */
 export function removalOf(
   sequence: Pick<Sequence, 'stages'>,
   index: number,
   edge: Pick<MaskEdge, 'border' | 'closed'>,
   until: Item['until'],
+  uncover: boolean,
 ): Item['until'] {
+  if (uncover) return { ...until, uncover: true };
   const early = earlyPull(sequence, index, edge)?.school;
   const turn = sectionOfRemoval(sequence, index, edge);
   return { ...until, ...(early === undefined ? {} : { early }), ...(turn === null ? {} : { turn }) };
+}
+
+/** When the cover of an area comes off: after the pull, or where it lies on line tapes with the first of them. */
+export function coverRemoval({ stages }: Pick<Sequence, 'stages'>, area: number, until: Item['until']): Item['until'] {
+  const { pulled, sections } = stages[until.stage - 1]!;
+  if (!pulled?.first.covers.has(area)) return { ...until, uncover: true };
+  const early = pulled.early[0]?.school;
+  const turn = sections?.coverTurnOf.get(area);
+  return { ...until, ...(early === undefined ? {} : { early }), ...(turn === undefined ? {} : { turn }) };
 }
 
 /**

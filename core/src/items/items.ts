@@ -7,7 +7,6 @@ import type {
   OpeningTapeItem,
   OwnItem,
   PlugItem,
-  SeamItem,
   SurroundingsItem,
 } from '../contract';
 import { maxDwellMin } from '../drying';
@@ -23,13 +22,13 @@ import {
   type CommonFields,
   type CommonFieldsOn,
   earlyPull,
+  edgeOff,
   type ItemNamer,
   itemNamer,
   removalStage,
   sessionsOf,
   tapeDwell,
 } from './item-frame';
-import { layerOrder } from './layer-order';
 import { lineItems } from './line-items';
 import { closingItems } from './opening-tape-items';
 import { ownItems } from './own-pieces';
@@ -47,8 +46,6 @@ export interface StageItems {
   readonly covers: readonly CoverItem[];
   /** What a person lays besides. */
   readonly own: readonly OwnItem[];
-  /** What goes over the edges of covers. */
-  readonly seams: readonly SeamItem[];
   /** How long its tapes come off clean, at least, and those that come off before the rest; minutes from when they are laid. Infinity: nothing is laid. */
   readonly cleanMin: number;
   readonly earlyCleanMin: number;
@@ -72,8 +69,7 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
     ...common,
     until: untilOf(area === null ? index : removalStage(sequence, index, area)),
   });
-  const laidOf = layerOrder(sequence, index, source);
-  const lineItemSets = runs.map((run, place) => lineItems(run, place + 1, commonOn, source, name, laidOf(run)));
+  const lineItemSets = runs.map((run, place) => lineItems(run, place + 1, commonOn, source, name, { sequence, index }));
   const lines = lineItemSets.map(({ line }, place) => {
     const first = runs.findIndex(({ part }) => part === line.part);
     const { sheet } = runs[place]!;
@@ -84,11 +80,17 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
   const rims = surroundingsItems(sequence, index, source, name, commonOn).sort(
     (a, b) => order.indexOf(a.item.part) - order.indexOf(b.item.part),
   );
-  const covers = inOrder(coverItems(stage, source, [...lines, ...rims.map(({ item }) => item)], name, commonOn));
-  const [backings, seams] = [
-    lineItemSets.flatMap(({ backing }) => backing ?? []),
-    lineItemSets.flatMap(({ seam }) => seam ?? []),
-  ];
+  const backings = lineItemSets.flatMap(({ backing }) => backing ?? []);
+  const carriers = runs.flatMap(({ part, edges }, place) => {
+    const first = source.starts.areas[source.works.findIndex((work) => work.part.id === part)]!;
+    const { line, backing } = lineItemSets[place]!;
+    return edges.map(({ closed, backed }) => ({
+      area: source.problem.areas[first + closed]!.id,
+      item: (backed ? backing : line)?.id ?? line.id,
+    }));
+  });
+  const rimCarriers = rims.map(({ item }) => ({ area: item.on, item: item.id }));
+  const covers = inOrder(coverItems(sequence, index, source, [...carriers, ...rimCarriers], name, commonOn));
   const hoursOf = ({ cleanHours, backing }: Run) => Math.min(cleanHours, backing?.cleanHours ?? Infinity);
   const laid = [...runs.map((run, place) => ({ cleanHours: hoursOf(run), item: lines[place]! })), ...rims];
   // Masks that stay on for later coats must come off clean at their removal.
@@ -108,8 +110,7 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
     rims: rims.map(({ item }) => item),
     backings,
     covers,
-    seams,
-    own: inOrder(ownItems(stage, source, name, { ...common, until: untilOf(index) })),
+    own: inOrder(ownItems(stage, source, name, { ...common, until: { ...untilOf(index), uncover: true } })),
     cleanMin: cleanFor(({ early }) => early === undefined),
     earlyCleanMin: cleanFor(({ early }) => early !== undefined),
   };
@@ -123,7 +124,9 @@ function maskedParts(sequence: Sequence, index: number, source: StageSource): Ma
     starts: { areas, borders },
   } = source;
   const { mask, finish } = sequence.stages[index]!;
-  const gun = problem.finishes.get(finish)?.method === 'gun';
+  const brushed = problem.finishes.get(finish)?.method === 'brush';
+  const byTapes = new Set(mask.covers.flatMap(({ area, by }) => (by === 'edges' ? [area] : [])));
+  const hung = new Set(mask.covers.flatMap(({ area, by }) => (by === 'drape' ? [area] : [])));
   return works.map(({ part, lines, arrangement, setOut }, number) => {
     const ends = borders[number]! + arrangement.borders.length;
     const paintedUntil = paintedSoFar((off) =>
@@ -146,7 +149,6 @@ function maskedParts(sequence: Sequence, index: number, source: StageSource): Ma
           feature.kind === 'opening' && feature.use === 'post' ? [feature.id] : [],
         ),
       ),
-      gun,
       arrangement,
       edges: maskEdges.map((edge) => {
         const early = earlyPull(sequence, index, edge);
@@ -156,8 +158,11 @@ function maskedParts(sequence: Sequence, index: number, source: StageSource): Ma
           closed: edge.closed - areas[number]!,
           class: edge.class,
           strip: edge.strip,
-          backing: problem.borders[edge.border]!.backing === true,
-          seam: problem.borders[edge.border]!.seam === true,
+          backed: edge.backed,
+          carries: !edge.backed && !edge.strip && hung.has(edge.closed),
+          brushed,
+          coversMm: byTapes.has(edge.closed) ? (problem.areas[edge.closed]!.narrow ?? null) : null,
+          ...edgeOff(sequence, index, edge),
           staysMin: tapeDwell(sequence, index, edge.closed, early),
           painted: paintedUntil(removalStage(sequence, index, edge.closed)),
           bondN25: bondBelow(sequence, index, edge.closed, source, early),

@@ -12,7 +12,7 @@ import {
 } from '../runs';
 import type { PartWork } from '../setout';
 import type { StageItems } from './items';
-import { withBacking } from './lists';
+import { tapesInLayingOrder } from './lists';
 import { ITEM_RULES } from './rules-of-thumb';
 
 type LaidTape = LineItem | BackingItem;
@@ -25,6 +25,8 @@ interface Lying {
   readonly after: Set<ItemId>;
   /** Stretches of its line along which it ends against others, and where the first of each is. */
   readonly stops: (readonly [from: number, to: number])[];
+  /** The same where it ends against line tapes that come off before it. */
+  readonly clears: (readonly [from: number, to: number])[];
   /** Where too many lie below it and none of them can end before: how many with it, and where. */
   tooMany: { readonly layers: number; readonly atMm: number } | null;
 }
@@ -38,9 +40,8 @@ interface Lying {
  */
 export function withLiesOver(stages: readonly StageItems[], works: readonly PartWork[]): StageItems[] {
   const byPart = new Map<PartId, LaidTape[]>();
-  for (const { lines, backings } of stages)
-    for (const item of lines.flatMap((line) => withBacking(line, backings)))
-      byPart.set(item.part, [...(byPart.get(item.part) ?? []), item]);
+  for (const stage of stages)
+    for (const item of tapesInLayingOrder(stage)) byPart.set(item.part, [...(byPart.get(item.part) ?? []), item]);
   const lying = new Map(works.flatMap((work) => [...lyingOn(work, byPart.get(work.part.id) ?? [])]));
   const withFollowing = <I extends LaidTape>(item: I): I => withWhatFollows(item, lying);
   return stages.map((stage) => ({
@@ -63,6 +64,7 @@ function lyingOn(work: PartWork, items: readonly LaidTape[]): ReadonlyMap<ItemId
       item.until.stage,
       item.until.early,
       item.until.turn,
+      item.until.uncover,
       item.line,
       item.from,
       item.to,
@@ -104,6 +106,7 @@ function lyingAs(item: LaidTape, work: PartWork): Lying | null {
     }),
     after: new Set(item.after),
     stops: [],
+    clears: [],
     tooMany: null,
   };
 }
@@ -119,10 +122,15 @@ function layOver(upper: Lying, lying: readonly Lying[]): void {
     for (const place of places) {
       const below = near.flatMap((lower) => {
         const along = distanceInBand(lower.band, place);
-        return along === null || lower.stops.some(([from, to]) => along >= from && along <= to)
+        return along === null || [...lower.stops, ...lower.clears].some(([from, to]) => along >= from && along <= to)
           ? []
           : [{ lower, along }];
       });
+      // What carries a cover stays when line tapes come off: it ends at them.
+      if (item.kind === 'backing' && below.some(({ lower }) => comesBefore(lower.item, item))) {
+        upper.clears.push([at - band.outerMm, at + band.outerMm]);
+        continue;
+      }
       for (const { lower } of below) upper.after.add(lower.item.id);
       if (below.length >= ITEM_RULES.mostLayers) endOne(upper, at, below);
     }
@@ -158,9 +166,11 @@ function boxesMeet(placedTapeBand: PlacedTapeBand, other: PlacedTapeBand): boole
 const comesBefore = ({ until: one }: LaidTape, { until: other }: LaidTape): boolean =>
   one.stage !== other.stage
     ? one.stage < other.stage
-    : turnOf(one) !== turnOf(other)
-      ? turnOf(one) < turnOf(other)
-      : (one.turn ?? 0) < (other.turn ?? 0);
+    : one.uncover !== other.uncover
+      ? other.uncover === true
+      : turnOf(one) !== turnOf(other)
+        ? turnOf(one) < turnOf(other)
+        : (one.turn ?? 0) < (other.turn ?? 0);
 
 const turnOf = ({ early }: LaidTape['until']): number =>
   early === undefined ? PULL_TIMINGS.length : PULL_TIMINGS.indexOf(early);
@@ -183,16 +193,14 @@ function withWhatFollows<I extends LaidTape>(item: I, lying: ReadonlyMap<ItemId,
         ]
       : []),
   ];
-  const ends = endsOf(lyingItem);
-  const short: LayMethod[] =
-    ends.length === 0
-      ? []
-      : [
-          {
-            code: 'technique.stop-short',
-            values: { atMm: ends, layers: ITEM_RULES.mostLayers, backing: item.kind === 'backing' },
-          },
-        ];
+  const [ends, clears] = [endsOf(item, lyingItem.stops), endsOf(item, lyingItem.clears)];
+  const short: LayMethod[] = [];
+  if (ends.length > 0)
+    short.push({
+      code: 'technique.stop-short',
+      values: { atMm: ends, layers: ITEM_RULES.mostLayers, backing: item.kind === 'backing' },
+    });
+  if (clears.length > 0) short.push({ code: 'technique.end-clear', values: { atMm: clears } });
   if (doubts.length + short.length === 0 && lyingItem.after.size === item.after.length) return item;
   return {
     ...item,
@@ -203,6 +211,6 @@ function withWhatFollows<I extends LaidTape>(item: I, lying: ReadonlyMap<ItemId,
 }
 
 /** Where an item ends against others: the middle of each stretch, within its line. */
-function endsOf({ stops, item }: Lying): number[] {
+function endsOf(item: LaidTape, stops: Lying['stops']): number[] {
   return mergeIntervals(stops).map(([from, to]) => (Math.max(from, item.from) + Math.min(to, item.to)) / 2);
 }

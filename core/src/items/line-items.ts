@@ -1,42 +1,42 @@
-import type { BackingItem, LineItem, SeamItem } from '../contract';
+import type { BackingItem, LineItem } from '../contract';
 import { maskingMeans, type StageSource } from '../problem';
-import { type Backing, guideTape, type LayMethod, noSeam, type Run, trimOverhang } from '../runs';
-import { type EdgeCost, memoizedEdgeCost } from '../stage';
-import type { CommonFieldsOn, ItemNamer } from './item-frame';
+import { type Backing, guideTape, type LayMethod, type Run, trimOverhang } from '../runs';
+import { type EdgeCost, formOf, memoizedEdgeCost, type Sequence } from '../stage';
+import { type CommonFieldsOn, type ItemNamer, removalOf } from './item-frame';
 
-/** A line tape with what lies behind it and over the edge of its cover. */
+/** A line tape with what lies behind it. */
 export interface LineItems {
   readonly line: LineItem;
   readonly backing: BackingItem | null;
-  readonly seam: SeamItem | null;
 }
 
-/** How a run lies and comes off: whether its backing lies over it, and when, of what comes off from its area then. */
-export interface RunLaying {
-  readonly backingOver: boolean;
-  readonly untilOf: (until: LineItem['until']) => LineItem['until'];
-}
-
-/** What a run lays: its tape, what lies behind it, over or under it, what goes over the seam of its cover. */
+/** What a run lays: its tape, and what lies behind it, over or under it. */
 export function lineItems(
   run: Run,
   number: number,
   commonOn: CommonFieldsOn,
   source: StageSource,
   name: ItemNamer,
-  { backingOver, untilOf }: RunLaying,
+  { sequence, index }: { readonly sequence: Sequence; readonly index: number },
 ): LineItems {
   const { works, starts } = source;
   const part = works.findIndex((work) => work.part.id === run.part);
   const ids = works[part]!.areaIds;
-  const laid = commonOn(starts.areas[part]! + run.between.closed);
+  const first = run.edges[0];
+  const [backingOver, uncover] = [first?.backingOver ?? false, first?.uncover ?? false];
+  const edge = {
+    border: starts.borders[part]! + run.between.border,
+    closed: starts.areas[part]! + run.between.closed,
+  };
+  const common = commonOn(edge.closed);
+  const untilOf = (afterPull: boolean) => removalOf(sequence, index, edge, common.until, afterPull);
   const between = `${ids[run.between.closed]}|${ids[run.between.free]}`;
   const nameOf = (...suffix: string[]) => name(run.part, run.line, run.side, between, ...suffix);
   const frame: RunFrame = {
     run,
     number,
-    laid,
-    common: { ...laid, until: untilOf(laid.until) },
+    common: { ...common, until: untilOf(uncover) },
+    backingUntil: untilOf(uncover || !backingOver),
     minutes: runMinutes(run, source, part),
     lineId: nameOf(),
     backingId: run.backing && nameOf('backing'),
@@ -49,7 +49,6 @@ export function lineItems(
       guideTape(maskingMeans(source).tapes)?.code ?? null,
     ),
     backing: run.backing && backingItem(frame, run.backing),
-    seam: run.seam && seamItem(frame, run.seam, nameOf('seam')),
   };
 }
 
@@ -57,25 +56,29 @@ export function lineItems(
 interface RunFrame {
   readonly run: Run;
   readonly number: number;
-  readonly laid: ReturnType<CommonFieldsOn>;
-  /** The same, coming off when the run does. */
   readonly common: ReturnType<CommonFieldsOn>;
+  /** When its backing comes off. */
+  readonly backingUntil: LineItem['until'];
   readonly minutes: RunMinutes;
   readonly lineId: LineItem['id'];
   readonly backingId: LineItem['id'] | null;
   readonly backingOver: boolean;
 }
 
-type RunMinutes = Pick<EdgeCost, 'layMin' | 'pullMin' | 'backingLayMin' | 'backingPullMin' | 'seamMin'>;
+type RunMinutes = Pick<EdgeCost, 'layMin' | 'pullMin' | 'backingLayMin' | 'backingPullMin'>;
 
 /** Minutes of a run. A strip costs its one tape; of a line in several pieces each costs the edges it makes. */
 function runMinutes(run: Run, { problem, starts }: StageSource, part: number): RunMinutes {
   const strip = run.strip === null ? null : problem.areas[starts.areas[part]! + run.strip]!.strip;
   const edges = strip
-    ? run.edges.slice(0, 1).map(() => ({ edge: strip, share: 1 }))
-    : run.edges.map(({ border, share }) => ({ edge: problem.borders[starts.borders[part]! + border]!, share }));
-  const costs = edges.map(({ edge, share }) => ({
-    ...memoizedEdgeCost(edge, run.class === 'crisp', problem.model),
+    ? run.edges.slice(0, 1).map(() => ({ edge: strip, share: 1, backed: false }))
+    : run.edges.map(({ border, share, backed }) => ({
+        edge: problem.borders[starts.borders[part]! + border]!,
+        share,
+        backed,
+      }));
+  const costs = edges.map(({ edge, share, backed }) => ({
+    ...memoizedEdgeCost(edge, formOf({ class: run.class, backed }), problem.model),
     share,
   }));
   const sum = (field: keyof RunMinutes) => costs.reduce((total, cost) => total + cost.share * cost[field], 0);
@@ -84,7 +87,6 @@ function runMinutes(run: Run, { problem, starts }: StageSource, part: number): R
     pullMin: sum('pullMin'),
     backingLayMin: sum('backingLayMin'),
     backingPullMin: sum('backingPullMin'),
-    seamMin: sum('seamMin'),
   };
 }
 
@@ -141,16 +143,17 @@ function lineItem(
     techniques: run.techniques,
     doubts: run.doubts,
     after: backingId !== null && !backingOver ? [backingId] : [],
-    layMin: minutes.layMin - minutes.backingLayMin - minutes.seamMin,
+    layMin: minutes.layMin - minutes.backingLayMin,
     pullMin: minutes.pullMin - minutes.backingPullMin,
   };
 }
 
 const backingItem = (
-  { run, number, common, minutes, lineId, backingId, backingOver }: RunFrame,
+  { run, number, common, backingUntil, minutes, lineId, backingId, backingOver }: RunFrame,
   backing: Backing,
 ): BackingItem => ({
   ...common,
+  until: backingUntil,
   ...placeOf(run),
   id: backingId!,
   kind: 'backing',
@@ -170,26 +173,6 @@ const backingItem = (
   after: backingOver ? [lineId] : [],
   layMin: minutes.backingLayMin,
   pullMin: minutes.backingPullMin,
-});
-
-const seamItem = (
-  { run, laid, minutes, lineId }: RunFrame,
-  { tape, lengthMm }: NonNullable<Run['seam']>,
-  id: SeamItem['id'],
-): SeamItem => ({
-  ...laid,
-  ...placeOf(run),
-  id,
-  kind: 'seam',
-  material: tape?.code ?? null,
-  tapeKind: tape?.kind ?? null,
-  widthMm: tape?.widthMm ?? 0,
-  lengthMm,
-  techniques: [{ code: 'technique.over-seam', values: { tape: tape?.code ?? null, lengthMm } }],
-  doubts: tape ? [] : [noSeam],
-  after: [lineId],
-  layMin: minutes.seamMin,
-  pullMin: 0,
 });
 
 /** How backing lies: in one piece, or in straight pieces round a bend. */

@@ -123,16 +123,23 @@ export const isTape = (item: Item): item is TapeItem =>
 export const backingOf = (line: LineItem, backings: readonly BackingItem[]): BackingItem | null =>
   backings.find(({ behind }) => behind === line.id) ?? null;
 
-/** A line tape and its backing, in the order they are applied. */
-export function withBacking(line: LineItem, backings: readonly BackingItem[]): (LineItem | BackingItem)[] {
-  const behind = backingOf(line, backings);
-  if (!behind) return [line];
-  return behind.over ? [line, behind] : [behind, line];
-}
+/** A line tape lies last where its backing lies below it. */
+export const liesLast = (line: LineItem, backings: readonly BackingItem[]): boolean =>
+  backingOf(line, backings)?.over === false;
+
+/** Line tapes and backings of a stage in the order they are applied: tapes that carry covers, backings, then the line tapes over their edges. */
+export const tapesInLayingOrder = ({
+  lines,
+  backings,
+}: Pick<StageItems, 'lines' | 'backings'>): (LineItem | BackingItem)[] => [
+  ...lines.filter((line) => !liesLast(line, backings)),
+  ...backings,
+  ...lines.filter((line) => liesLast(line, backings)),
+];
 
 /**
- * Items of a stage in the order they are applied: openings, surroundings, each line tape with its backing, covers,
- * their seams, manual pieces.
+ * Items of a stage in the order they are applied: openings, surroundings, tapes that carry covers, backings, covers,
+ * line tapes over the edges of backings, manual pieces.
  */
 export const inLayingOrder = ({
   closings,
@@ -140,14 +147,14 @@ export const inLayingOrder = ({
   lines,
   backings,
   covers,
-  seams,
   own,
 }: Omit<StageItems, 'cleanMin' | 'earlyCleanMin'>): Item[] => [
   ...closings,
   ...rims,
-  ...lines.flatMap((line): Item[] => withBacking(line, backings)),
+  ...lines.filter((line) => !liesLast(line, backings)),
+  ...backings,
   ...covers,
-  ...seams,
+  ...lines.filter((line) => liesLast(line, backings)),
   ...own,
 ];
 

@@ -4,7 +4,7 @@ import type { MaskEdge } from '../masking';
 import { maskedSurroundingsOf, maskingMeans, type StageSource, type SurroundingsPlace } from '../problem';
 import { surroundingsRun } from '../runs';
 import { memoizedEdgeCost, type Sequence } from '../stage';
-import { bondBelow, type CommonFieldsOn, type ItemNamer, removalOf, tapeDwell } from './item-frame';
+import { bondBelow, type CommonFieldsOn, edgeOff, type ItemNamer, removalOf, tapeDwell } from './item-frame';
 
 /** A piece along the surroundings, and how long it comes off clean, h at 23 °C. */
 interface RimLaid {
@@ -38,13 +38,19 @@ export function surroundingsItems(
       { ...maskedSurroundingsOf(place, one), staysMin, bondN25: bondBelow(sequence, index, closed, source) },
       means,
     );
-    const cost = memoizedEdgeCost(problem.borders[border]!, one === 'crisp', problem.model);
+    const cost = memoizedEdgeCost(problem.borders[border]!, { crisp: one === 'crisp', backed: false }, problem.model);
     const beside = free === place.area ? free : closed;
     const { cleanHours, ...how } = run;
     const common = commonOn(closed);
     const item: SurroundingsItem = {
       ...common,
-      until: removalOf(sequence, index, { border, closed }, common.until),
+      until: removalOf(
+        sequence,
+        index,
+        { border, closed },
+        common.until,
+        edgeOff(sequence, index, { border, closed }).uncover,
+      ),
       ...how,
       id: name(part.id, 'rim', `${place.edge}`, `${problem.areas[free]!.id}|${problem.areas[closed]!.id}`),
       kind: 'rim',

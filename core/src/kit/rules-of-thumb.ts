@@ -72,14 +72,12 @@ export const RULE_OF_THUMB = {
   /** Metres on a roll, by kind of tape; share of it that is left at ends and cannot be used. */
   rollM: { V: 33, F: 55, W: 18, M: 18, P: 50, C: 50, G: 50, X: 10, T: 10 },
   tapeWaste: 0.05,
-  /** On a model no tape over a seam is wider. Millimetres. */
-  modelSeamMm: 10,
   /** Width of the line tape of an edge whose own tape is not chosen. Millimetres. */
   usualLineTape: { full: 6, model: 2 },
   /** Overlap of the pieces of a backing. Millimetres. */
   pieceOverlap: { full: 10, model: 3 },
-  /** Areas narrower than this are covered without a backing. Millimetres. */
-  backingRoom: { full: 30, model: 8 },
+  /** A backing that carries paper or film is at least so wide. Millimetres. */
+  backingMm: { full: 18, model: 6 },
   /** Free end left on each piece so that it can be found and pulled. Millimetres. */
   tail: { full: 20, model: 8 },
   /** From this scale on, piece and tail figures of models apply: 1:12 is the largest common model. */

@@ -17,6 +17,8 @@ export interface MaskArea {
   readonly blend: boolean;
   /** Not null where one tape is as wide as the area: it makes both edges and covers it. */
   readonly strip: unknown;
+  /** Of an area so narrow that the tapes along its lines can cover it: how wide these are, mm. Left out: it is wider. */
+  readonly narrow?: number;
 }
 
 /** True if the colour of a covered area is final: it is kept, or already painted. */

@@ -1,5 +1,6 @@
 export * from './surroundings';
 export * from './edge-class';
+export * from './build-up';
 export * from './hold';
 export * from './mask';
 export * from './opening';

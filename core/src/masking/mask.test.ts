@@ -59,10 +59,37 @@ describe('a stage', () => {
   it('covers what it must not reach on the parts it sprays, and leaves other parts alone', () => {
     const { edges, covers } = maskOf(GROUND, stage());
     expect(covers).toEqual([
-      { area: 1, by: 'tape', crisp: false, laid: 'now' },
+      { area: 1, by: 'drape', crisp: false, laid: 'now' },
       { area: 2, by: 'drape', crisp: false, laid: 'now' },
     ]);
-    expect(edges).toEqual([{ border: 0, free: 0, closed: 1, class: 'rough', laid: 'now', strip: true }]);
+    expect(edges).toEqual([
+      { border: 0, free: 0, closed: 1, class: 'rough', laid: 'now', strip: false, backed: false },
+    ]);
+  });
+  it('covers a strip by one tape only where both sides of it are open: else it is one with its neighbour', () => {
+    const both = maskOf(GROUND, stage({ open: [true, false, true, false] }));
+    expect(both.covers).toEqual([{ area: 1, by: 'tape', crisp: false, laid: 'now' }]);
+    expect(both.edges.map(({ strip }) => strip)).toEqual([true, true]);
+  });
+  it('covers a narrow area by the tapes along its lines, and puts a backing behind the line of a wide one', () => {
+    const side = { backed: true, over: null };
+    const ground = (narrow?: number): MaskProblem => ({
+      areas: [area(), area({ finish: null, ...(narrow === undefined ? {} : { narrow }) }), area({ finish: 'white' })],
+      borders: [
+        { a: 0, b: 1, sides: [side, side] },
+        { a: 2, b: 1, sides: [side, side] },
+      ],
+      attached: new Map(),
+    });
+    const open = { open: [true, false, true], painted: [false, false, false] };
+    expect(maskOf(ground(12), stage(open)).covers).toEqual([{ area: 1, by: 'edges', crisp: false, laid: 'now' }]);
+    expect(maskOf(ground(12), stage(open)).edges.map(({ backed }) => backed)).toEqual([false, false]);
+    expect(maskOf(ground(), stage(open)).covers[0]!.by).toBe('drape');
+    expect(maskOf(ground(), stage(open)).edges.map(({ backed }) => backed)).toEqual([true, true]);
+    // Beside a brush the tape along the edge is enough.
+    const brushed = maskOf(ground(), stage({ ...open, method: 'brush' }));
+    expect(brushed.covers[0]!.by).toBe('edges');
+    expect(brushed.edges.map(({ backed }) => backed)).toEqual([false, false]);
   });
   it('makes the line that stays with the strip that covers a painted stripe', () => {
     const { edges, covers } = maskOf(

@@ -1,4 +1,5 @@
 import { type FinishMethod, isSprayed } from '../finish';
+import { type BuiltBorder, isBacked } from './build-up';
 import { type EdgeClass, edgeClass, type MaskArea, type MaskLaid, whenMaskLaid } from './edge-class';
 import { MASK_STATE, type StandingMasks } from './mask-state';
 import { partsInReach } from './reach';
@@ -10,12 +11,7 @@ export interface MaskProblem {
    * Indices of the areas; the two lie on one part, or meet at an edge. `oneWay`: an edge only if `a` is the open
    * one.
    */
-  readonly borders: readonly {
-    readonly a: number;
-    readonly b: number;
-    readonly rim?: boolean;
-    readonly oneWay?: boolean;
-  }[];
+  readonly borders: readonly (BuiltBorder & { readonly b: number; readonly oneWay?: boolean })[];
   /** Parts each part is attached to, both ways. */
   readonly attached: ReadonlyMap<string, readonly string[]>;
 }
@@ -43,13 +39,15 @@ export interface MaskEdge {
   readonly laid: MaskLaid;
   /** True where the tape that covers the area, a strip one tape wide, makes this edge along with its others. */
   readonly strip: boolean;
+  /** True where a wider tape behind its line tape carries the cover. */
+  readonly backed: boolean;
 }
 
 /** An area that no paint may reach: on a part that is sprayed, or beside what is rolled or brushed. */
 interface MaskCover {
   readonly area: number;
-  /** `tape`: by one tape of its width; `drape`: by paper or film. */
-  readonly by: 'tape' | 'drape';
+  /** `tape`: by one tape of its width; `edges`: by the tapes along its edges; `drape`: by paper or film. */
+  readonly by: 'tape' | 'edges' | 'drape';
   /** Of a strip: true where its tape makes a line that stays. */
   readonly crisp: boolean;
   readonly laid: MaskLaid;
@@ -61,15 +59,15 @@ export interface StageMask {
   readonly covers: readonly MaskCover[];
   /** Parts that are not sprayed, covered whole because overspray reaches them; they are covered for this stage alone. */
   readonly wholes: readonly string[];
-  /** Only drips fall: what is covered is covered along its edges. */
+  /** Only drips fall: what is covered is covered along its edges, by their tape or by paper hung from it. */
   readonly drips: boolean;
 }
 
 /**
  * Everything masked in a stage: the one source for its cost, the bound of the search, the pictures and the lay list.
  * On parts that are sprayed, a covered area needs an edge along every open area and a cover; a strip one tape wide
- * needs only that tape; attached parts in reach are covered whole. With roller and brush only what lies beside the
- * painted areas is covered.
+ * needs only that tape, a narrow one the tapes of its edges; attached parts in reach are covered whole. With a roller
+ * only what lies beside the painted areas is covered; with a brush the tape along the edge is enough.
  * What is already covered by masks that stayed on is marked as laid before.
  */
 export function maskOf(
@@ -84,6 +82,8 @@ export function maskOf(
     return joints?.has(border) || standing?.[free] === MASK_STATE.open ? laid(closed) : 'now';
   };
   const drips = !isSprayed({ method });
+  const alone = standingAlone(borders, open);
+  const byEdges = (area: number) => method === 'brush' || (areas[area]!.narrow !== undefined && alone(area));
   const beside = new Set<number>();
   const edges: MaskEdge[] = [];
   const strips = new Map<number, boolean>();
@@ -93,7 +93,7 @@ export function maskOf(
     beside.add(closed);
     const edgeType = edgeClass(areas[free]!, areas[closed]!, painted[closed]!);
     // One tape over a strip makes both its lines; it ends at the outline.
-    const strip = areas[closed]!.strip !== null && !rim;
+    const strip = areas[closed]!.strip !== null && !rim && alone(closed);
     if (strip) strips.set(closed, (strips.get(closed) ?? false) || edgeType === 'crisp');
     edges.push({
       border,
@@ -102,6 +102,7 @@ export function maskOf(
       class: edgeType,
       laid: strip ? laid(closed) : edgeLaid(border, free, closed),
       strip,
+      backed: !strip && !byEdges(closed) && isBacked(borders[border]!, closed, edgeType, !drips),
     });
   });
   const sprayed = new Set<string>();
@@ -110,9 +111,36 @@ export function maskOf(
   areas.forEach(({ part }, area) => {
     if (open[area] || !(drips ? beside.has(area) : sprayed.has(part))) return;
     const strip = strips.get(area);
-    covers.push({ area, by: strip === undefined ? 'drape' : 'tape', crisp: strip ?? false, laid: laid(area) });
+    const by = strip !== undefined ? 'tape' : byEdges(area) ? 'edges' : 'drape';
+    covers.push({ area, by, crisp: strip ?? false, laid: laid(area) });
   });
   return { edges, covers, wholes: partsInReach(attached, sprayed, method), drips };
+}
+
+/**
+ * Whether an area is bordered by open ones alone. Where it is, tapes along its lines may cover it; what is covered
+ * beside it is one with it.
+ */
+function standingAlone(borders: MaskProblem['borders'], open: readonly boolean[]): (area: number) => boolean {
+  const neighbours = neighboursOf(borders);
+  return (area) => neighbours.get(area)?.every((other) => open[other]) ?? false;
+}
+
+const known = new WeakMap<MaskProblem['borders'], ReadonlyMap<number, readonly number[]>>();
+
+/** Areas beside each area of the same part; cached. */
+function neighboursOf(borders: MaskProblem['borders']): ReadonlyMap<number, readonly number[]> {
+  const cached = known.get(borders);
+  if (cached) return cached;
+  const found = new Map<number, number[]>();
+  const add = (area: number, other: number) => found.set(area, [...(found.get(area) ?? []), other]);
+  for (const { a, b, rim } of borders) {
+    if (rim) continue;
+    add(a, b);
+    add(b, a);
+  }
+  known.set(borders, found);
+  return found;
 }
 
 /** A mask that stays on when the rest of its stage comes off, and that rest. */

@@ -2,6 +2,8 @@
 export const MASKING_RULES = {
   /** A post, or one small thing that sticks out. */
   perPost: 0.7,
+  /** From this size on, one cover stays until nothing beside it is wet. Square metres. */
+  largeCoverM2: 1,
   /** How far overspray is covered beyond an edge, by what the paint is put on with; a gun fogs the whole object. Millimetres. */
   reachMm: { gun: Infinity, can: 800, airbrush: 200, roller: 300, brush: 50 },
   /** How strongly a cured film holds to what is below it, by its system. N/25 mm. */

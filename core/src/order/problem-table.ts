@@ -1,6 +1,6 @@
 import { type Finish, isSprayed } from '../finish';
-import { RULE_OF_THUMB } from '../kit';
-import { partsInReach } from '../masking';
+import { minOf, RULE_OF_THUMB } from '../kit';
+import { isBacked, partsInReach } from '../masking';
 import { compatibilityOf } from '../over';
 import {
   coatingMin,
@@ -20,6 +20,7 @@ import {
   type OrderProblem,
   type Progress,
   type StageCost,
+  type TapeEdge,
   wholePartCover,
 } from '../stage';
 import { type OuterCharges, outerCharges } from './outer-charges';
@@ -38,8 +39,11 @@ interface LeastOver {
 interface PricedBorder {
   readonly a: number;
   readonly b: number;
-  readonly crisp: EdgeCost;
   readonly rough: EdgeCost;
+  /** Where it stays, without a backing. */
+  readonly crisp: EdgeCost;
+  /** Where it stays and is sprayed, with `a` covered and with `b` covered. */
+  readonly sprayed: readonly [EdgeCost, EdgeCost];
   /** What hangs along it against drips. */
   readonly paper: Cover;
 }
@@ -109,11 +113,19 @@ export function problemTable(problem: OrderProblem, start: Progress): ProblemTab
   const part = areas.map((area) => partNames.indexOf(area.part));
   const areasOf = finishes.map((_, finish) => finishOfArea.flatMap((owner, area) => (owner === finish ? [area] : [])));
   const partsOf = areasOf.map((areaList) => new Set(areaList.map((area) => part[area]!)));
-  const both = (edge: OrderProblem['borders'][number] | NonNullable<OrderProblem['areas'][number]['strip']>) => ({
-    crisp: edgeCost(edge, true, model),
-    rough: edgeCost(edge, false, model),
+  const both = (edge: TapeEdge) => ({
+    crisp: edgeCost(edge, { crisp: true, backed: false }, model),
+    rough: edgeCost(edge, { crisp: false, backed: false }, model),
   });
-  const edges = borders.map((border) => ({ a: border.a, b: border.b, paper: dripPaper(border), ...both(border) }));
+  const sprayedCost = (border: OrderProblem['borders'][number], closed: number) =>
+    edgeCost(border, { crisp: true, backed: isBacked(border, closed, 'crisp', true) }, model);
+  const edges = borders.map((border): PricedBorder => ({
+    a: border.a,
+    b: border.b,
+    paper: dripPaper(border),
+    ...both(border),
+    sprayed: [sprayedCost(border, border.a), sprayedCost(border, border.b)],
+  }));
   const drips = finishes.map((finish) => !isSprayed(finish));
   const meets = (first: number, second: number) =>
     borders.some(
@@ -155,7 +167,7 @@ export function problemTable(problem: OrderProblem, start: Progress): ProblemTab
     })),
     beside: besideEach(areas.length, borders),
     edges,
-    strips: areas.map(({ strip }) => strip && both(strip)),
+    strips: areas.map(({ strip }, area) => strip && leastOf([strip, ...linesOf(borders, area)].map(both))),
     pins: ids.map((id) => pinsOf(problem, id)),
     needs: ids.map((id) =>
       rules.before.reduce(
@@ -169,6 +181,30 @@ export function problemTable(problem: OrderProblem, start: Progress): ProblemTab
       drips[second]! ? meets(first, second) : [...partsOf[first]!].some((partIndex) => partsOf[second]!.has(partIndex)),
     worked: new Map(),
   };
+}
+
+const linesOf = (borders: OrderProblem['borders'], area: number): OrderProblem['borders'] =>
+  borders.filter(({ a, b, rim }) => !rim && (a === area || b === area));
+
+/** At least one tape lies along a covered strip: its own where all beside it is open, else one along a line that is. */
+function leastOf(prices: readonly { readonly crisp: EdgeCost; readonly rough: EdgeCost }[]): {
+  readonly crisp: EdgeCost;
+  readonly rough: EdgeCost;
+} {
+  const least = (form: 'crisp' | 'rough'): EdgeCost => {
+    const figure = (name: keyof EdgeCost) => minOf(prices.map((price) => price[form][name]));
+    return {
+      layMin: figure('layMin'),
+      sealMin: figure('sealMin'),
+      pullMin: figure('pullMin'),
+      tapeM: figure('tapeM'),
+      risk: figure('risk'),
+      money: figure('money'),
+      backingLayMin: 0,
+      backingPullMin: 0,
+    };
+  };
+  return { crisp: least('crisp'), rough: least('rough') };
 }
 
 function besideEach(count: number, borders: OrderProblem['borders']): number[][] {
@@ -249,7 +285,8 @@ function certainOver(
 /** Least work between the moment a colour takes tape and the next coat on its part: its own areas are covered, the paint is mixed. */
 function leastBetween({ areas }: OrderProblem, below: Finish, upper: Finish, area: number): number {
   const covered = areas.filter(
-    (other) => other.finish === below.id && other.part === areas[area]!.part && other.strip === null,
+    ({ finish, part, strip, narrow }) =>
+      finish === below.id && part === areas[area]!.part && strip === null && narrow === undefined,
   );
   return Math.max(0, ...covered.map((other) => coverMin(coverOver(other)))) + mixMinutes(upper);
 }

@@ -134,7 +134,8 @@ function addAreas(writer: PartWriter, fixed: number): number {
     if (settled[area] === 1 || fresh === null) continue;
     if (table.outer.areas[area] && writer.charge !== 'every') {
       const once = writer.charge === 'once' && first && writer.certain && !table.strips[area] && fresh === 'now';
-      if (once) sum += hungWeight(table, stage.finish, area, writer.calm);
+      // It may have been laid with another colour, when the tapes along a narrow area were enough.
+      if (once && table.problem.areas[area]!.narrow === undefined) sum += hungWeight(table, stage, area, writer.calm);
     } else chargeCover(writer, area, fresh);
   }
   return sum;
@@ -158,13 +159,13 @@ function sprayWeightOf(table: ProblemTable, stage: RelaxedStage): (area: number)
 function chargeCover(writer: PartWriter, area: number, fresh: 'now' | number): void {
   const { cut, table, stage, nodes, sprayed, certain } = writer;
   const { weights } = stage;
-  const strip = table.strips[area];
+  const strip = hasCoveredNeighbour(table, stage, area) ? null : table.strips[area];
   // Which of its neighbours are open is not settled: it is certainly crisp where it is against each of them.
   const crisp =
     strip !== null && table.beside[area]!.every((other) => classBetween(table, stage.done, other, area) === 'crisp');
   const price = strip
     ? edgeWeight(crisp ? strip.crisp : strip.rough, weights)
-    : hungWeight(table, stage.finish, area, weights);
+    : hungWeight(table, stage, area, weights);
   if (fresh !== 'now') {
     // Laid where it was open under the masks before and is covered now; that the part is sprayed, or a neighbour open, must be certain.
     const bare = strip ? table.beside[area]!.some((other) => stage.settled[other] === 1) : certain;
@@ -189,25 +190,31 @@ function addEdges(writer: PartWriter, fixed: number): number {
 
 function addEdge(
   { cut, table, stage, nodes, stripNodes, charge, calm }: PartWriter,
-  { crisp, rough, paper }: ProblemTable['parts'][number]['edges'][number],
+  border: ProblemTable['parts'][number]['edges'][number],
   [free, closed]: readonly [number, number],
   fixed: number,
 ): number {
-  const { own, strips, outer } = table;
+  const { own, strips, outer, finishes, problem } = table;
+  const { a, crisp, rough, sprayed, paper } = border;
   const fresh = freshness(stage, closed);
   if (stage.settled[closed] === 1 || fresh === null) return fixed;
-  const edge = classBetween(table, stage.done, free, closed) === 'crisp' ? crisp : rough;
-  // Against drips paper hangs along the edges alone.
-  const weightOf = (given: StageWeights) =>
-    edgeWeight(edge, given) + (table.drips[stage.finish] ? drapePrice(paper, given) : 0);
+  const isCrisp = classBetween(table, stage.done, free, closed) === 'crisp';
+  // Against drips of a roller paper hangs along the edges, unless their tapes are all that covers a narrow area.
+  const alone = !hasCoveredNeighbour(table, stage, closed);
+  const hangs = finishes[stage.finish]!.method === 'roller' && !(alone && problem.areas[closed]!.narrow !== undefined);
+  const strip = alone ? strips[closed] : null;
+  const withCover = table.drips[stage.finish] ? crisp : sprayed[closed === a ? 0 : 1];
+  const weightOf = (edge: EdgeCost, given: StageWeights) =>
+    edgeWeight(edge, given) + (hangs ? drapePrice(paper, given) : 0);
   if (outer.areas[closed] && charge !== 'every') {
     const once = charge === 'once' && own[free] === stage.finish && !strips[closed] && fresh === 'now';
-    return once ? fixed + weightOf(calm) : fixed;
+    // It may have been laid with another colour than this one.
+    return once ? fixed + weightOf(isCrisp ? (table.drips.some(Boolean) ? crisp : withCover) : rough, calm) : fixed;
   }
-  const price = weightOf(stage.weights);
+  const price = weightOf(isCrisp ? withCover : rough, stage.weights);
   if (fresh !== 'now') {
-    if (!strips[closed] && stage.settled[free] === 1) cut.charge(fresh, nodes[closed]!, price);
-  } else if (strips[closed]) cut.charge(nodes[free]!, stripNodes.get(closed) as number, INFINITE_CAPACITY);
+    if (!strip && stage.settled[free] === 1) cut.charge(fresh, nodes[closed]!, price);
+  } else if (strip) cut.charge(nodes[free]!, stripNodes.get(closed) as number, INFINITE_CAPACITY);
   else cut.charge(nodes[free]!, nodes[closed]!, price);
   return fixed;
 }
@@ -216,9 +223,16 @@ function addEdge(
 const classBetween = ({ problem, own }: ProblemTable, done: number, free: number, closed: number) =>
   edgeClass(problem.areas[free]!, problem.areas[closed]!, own[closed]! >= 0 && ((done >> own[closed]!) & 1) === 1);
 
-/** Weight of the cover over a whole area; against drips there is none. */
-const hungWeight = ({ problem, drips }: ProblemTable, finish: number, area: number, weights: StageWeights): number =>
-  drips[finish] ? 0 : drapePrice(coverOver(problem.areas[area]!), weights);
+/** True where something beside an area is certainly covered with it: then tapes along its lines do not cover it alone. */
+const hasCoveredNeighbour = ({ beside }: ProblemTable, { settled }: RelaxedStage, area: number): boolean =>
+  beside[area]!.some((other) => settled[other] === 0);
+
+/** Weight of the cover over a whole area, at least; against drips there is none, and the tapes along a narrow one may be enough. */
+const hungWeight = (table: ProblemTable, stage: RelaxedStage, area: number, weights: StageWeights): number => {
+  const { problem, drips } = table;
+  const byTapes = problem.areas[area]!.narrow !== undefined && !hasCoveredNeighbour(table, stage, area);
+  return drips[stage.finish] || byTapes ? 0 : drapePrice(coverOver(problem.areas[area]!), weights);
+};
 
 /** What is laid once, in this stage or an earlier one, weighs at least. */
 export const onceWeights = (weights: StageWeights): StageWeights => ({

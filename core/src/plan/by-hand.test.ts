@@ -28,25 +28,42 @@ const design = panelJob(
 const linesOf = ({ items }: Plan): LineItem[] => items.filter(isLine);
 const backingsOf = ({ items }: Plan): BackingItem[] => items.filter((item) => item.kind === 'backing');
 const laidOrder = ({ steps }: Plan) => steps.filter(({ kind }) => kind === 'lay').flatMap(({ items }) => items);
-const pullOrder = ({ steps }: Plan) => steps.filter(({ kind }) => kind === 'pull').flatMap(({ items }) => items);
+const pullOrder = ({ steps }: Plan) =>
+  steps.filter(({ kind }) => kind === 'pull' || kind === 'uncover').flatMap(({ items }) => items);
 
 describe('line tape and backing', () => {
-  const pulled = (school: 'wet' | 'touch' | 'dry') => planned({ ...design, choices: { ...design.choices, school } });
+  const pulled = (school: 'wet' | 'touch' | 'dry', shelf = SHIPPED_SHELF) =>
+    planned({ ...design, choices: { ...design.choices, school } }, shelf);
   it.each(['wet', 'touch'] as const)('pulled %s the line tape lies last and comes off first, alone', (school) => {
     const plan = pulled(school);
     const [[line], [backing]] = [linesOf(plan), backingsOf(plan)];
     expect(backing).toMatchObject({ over: false, behind: line!.id, after: [] });
     expect(line!.after).toEqual([backing!.id]);
     expect(laidOrder(plan)).toEqual([backing!.id, line!.id]);
-    expect(pullOrder(plan)[0]).toBe(line!.id);
+    const [pull, uncover] = (['pull', 'uncover'] as const).map((kind) =>
+      plan.steps.find((step) => step.kind === kind)!,
+    );
+    const cover = plan.items.find(({ kind }) => kind === 'cover')!;
+    expect(cover.after).toEqual([backing!.id]);
+    expect(pull!.items).toEqual([line!.id]);
+    expect(uncover!.items).toEqual([cover.id, backing!.id]);
   });
   it('pulled dry the line tape lies first and the backing over it', () => {
-    const plan = pulled('dry');
+    const narrow = SHIPPED_SHELF.tapes.filter(({ edge, widthMm }) => edge !== 'crisp' || widthMm < 12);
+    const plan = pulled('dry', { ...SHIPPED_SHELF, tapes: narrow });
     const [[line], [backing]] = [linesOf(plan), backingsOf(plan)];
     expect(backing).toMatchObject({ over: true, after: [line!.id] });
     expect(backing!.techniques[0]!.code).toBe('technique.backing-over');
     expect(laidOrder(plan)).toEqual([line!.id, backing!.id]);
-    expect(pullOrder(plan)[0]).toBe(backing!.id);
+    const cover = plan.items.find(({ kind }) => kind === 'cover')!;
+    expect(plan.steps.find(({ kind }) => kind === 'pull')!.items).toEqual([cover.id, backing!.id, line!.id]);
+  });
+  it('pulled dry a tape that is wide enough carries paper itself', () => {
+    const plan = pulled('dry');
+    const [line] = linesOf(plan);
+    expect(backingsOf(plan)).toEqual([]);
+    expect(line!.widthMm).toBeGreaterThanOrEqual(12);
+    expect(plan.items.find(({ kind }) => kind === 'cover')!.after).toEqual([line!.id]);
   });
   it('is turned round by a person, for a side before a line before the job', () => {
     const first = (of: Design) => backingsOf(planned(of)).map(({ over }) => (over ? 'line' : 'backing'));

@@ -43,7 +43,8 @@ describe('primer, colour and clear of one region', () => {
     const lines = plan.items.filter(({ kind }) => kind === 'line');
     expect(lines.map(({ stage, until }) => [stage, until.stage])).toEqual([[1, 3]]);
     expect([1, 2, 3].map((stage) => kinds(plan, stage).filter((kind) => /lay|cover|pull/.test(kind)))).toEqual([
-      ['lay', 'cover'],
+      // The backing, the cover that hangs from it, the line tape over its edge.
+      ['lay', 'cover', 'lay'],
       [],
       ['pull', 'uncover'],
     ]);
@@ -113,7 +114,7 @@ describe('parts that hang together', () => {
     const covers = plan.items.filter(({ kind }) => kind === 'cover');
     expect(covers.map(({ part }) => part)).toEqual(['p', 'q']);
     expect(plan.stages[0]!.uncoverMin).toBeCloseTo(
-      covers.reduce((sum, { pullMin }) => sum + pullMin, 0),
+      plan.items.filter(({ until }) => until.uncover).reduce((sum, { pullMin }) => sum + pullMin, 0),
       6,
     );
   });

@@ -4,7 +4,7 @@ import { setPullTiming } from '../edit';
 import type { PullTiming } from '../finish';
 import { isLine } from '../items/lists';
 import { type Design, emptyDesign, type Part, SHIPPED_SHELF } from '../job';
-import type { LineId, PartId } from '../kit';
+import { type LineId, type PartId, sumOf } from '../kit';
 import { planJob } from './plan';
 
 const board = (
@@ -78,8 +78,9 @@ it.each<[PullTiming, PullTiming, string[]]>([
     expect(pull.startMin).toBeGreaterThanOrEqual(lastCoatMin + windows![by]!.from - 1e-6);
     expect(pull.endMin).toBeLessThanOrEqual(lastCoatMin + (windows![by]!.to ?? Infinity) + 1e-6);
   }
-  // The same work in all, however it is divided.
-  expect(plan.stages[0]!.pullMin).toBeCloseTo(plain.stages[0]!.pullMin, 6);
+  // The same work in all, however it is divided; a line that is pulled dry carries its cover without a backing.
+  const offMin = ({ items }: Plan) => sumOf(items, ({ kind, pullMin }) => (kind === 'backing' ? 0 : pullMin));
+  expect(offMin(plan)).toBeCloseTo(offMin(plain), 6);
 });
 
 it('nothing else changes before the last coat, and paper comes off last', () => {
@@ -118,7 +119,7 @@ it('of two tapes that overlap the one that comes off first is laid over the othe
     const lines = planned(setPullTiming(of({}), place(wet), 'wet')).items.filter(isLine);
     const [early, rest] = [lines.find(({ line }) => line === wet)!, lines.find(({ line }) => line !== wet)!];
     expect(early.until.early).toBe('wet');
-    expect(early.after).toEqual([rest.id]);
+    expect(early.after).toContain(rest.id);
     expect(lines.flatMap(({ doubts }) => doubts.map(({ code }) => code))).not.toContain('doubt.over-earlier');
   }
 });

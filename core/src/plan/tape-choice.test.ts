@@ -28,7 +28,7 @@ describe('a tape a person has chosen', () => {
     const onLeft = planned(pinTape(design, { part: 'left', line: 'waist' }, 'V6'), shelf);
     expect(linesOf(onLeft).map(({ part, material, pinned }) => [part, material, pinned])).toEqual([
       ['left', 'V6', true],
-      ['right', 'F19', false],
+      ['right', 'F6', false],
     ]);
     const everywhere = planned(pinTape(design, {}, 'W10'), shelf);
     expect(linesOf(everywhere).map(({ material }) => material)).toEqual(['W10', 'W10']);
@@ -41,7 +41,7 @@ describe('a tape a person has chosen', () => {
   it('that has run out is replaced, and that is said', () => {
     const empty = { ...shelf, tapes: shelf.tapes.map((tape) => (tape.code === 'V6' ? { ...tape, rolls: 0 } : tape)) };
     const [line] = linesOf(planned(pinTape(design, { part: 'left', line: 'waist' }, 'V6'), empty));
-    expect(line).toMatchObject({ material: 'F19', pinned: false });
+    expect(line).toMatchObject({ material: 'F6', pinned: false });
     expect(line!.doubts).toContainEqual({ code: 'doubt.not-chosen', values: { tape: 'V6' } });
   });
   it('that would be too tight is laid all the same, with its doubt', () => {
@@ -66,9 +66,9 @@ describe('stock', () => {
   const { design, shelf } = example('tansy');
   const stocked = (rolls: number): Shelf => ({
     ...shelf,
-    tapes: shelf.tapes.map((tape) => (tape.code === 'F19' ? { ...tape, rolls } : tape)),
+    tapes: shelf.tapes.map((tape) => (tape.code === 'F6' ? { ...tape, rolls } : tape)),
   });
-  const needOf = (plan: Plan) => plan.lists.tape.find(({ tape }) => tape === 'F19');
+  const needOf = (plan: Plan) => plan.lists.tape.find(({ tape }) => tape === 'F6');
   it('that is not counted is never short', () =>
     expect(needOf(planned(design, shelf))).toMatchObject({ rolls: 1, missing: null }));
   it('is short where the roll is too short with its waste', () => {
@@ -77,7 +77,7 @@ describe('stock', () => {
     const short = {
       ...shelf,
       tapes: shelf.tapes.map((tape) =>
-        tape.code === 'F19' ? { ...tape, rolls: 1, rollM: metres * (1 + RULE_OF_THUMB.tapeWaste) - 0.01 } : tape,
+        tape.code === 'F6' ? { ...tape, rolls: 1, rollM: metres * (1 + RULE_OF_THUMB.tapeWaste) - 0.01 } : tape,
       ),
     };
     expect(needOf(planned(design, short))).toMatchObject({ rolls: 2, missing: 1 });
@@ -85,7 +85,7 @@ describe('stock', () => {
   it('that has run out is not planned with, and another tape is taken', () => {
     const plan = planned(design, stocked(0));
     expect(needOf(plan)).toBeUndefined();
-    for (const line of linesOf(plan)) expect(line.material).not.toBe('F19');
+    for (const line of linesOf(plan)) expect(line.material).not.toBe('F6');
   });
   it('one tape alone on the shelf still makes a plan', () => {
     const plan = planned(design, { ...shelf, tapes: shelf.tapes.filter(({ code }) => code === 'P24') });

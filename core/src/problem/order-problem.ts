@@ -1,7 +1,7 @@
 import { restingAir } from '../air';
 import { areaAt } from '../areas';
 import { cornerDistances, pathSlice } from '../curves';
-import { PULL_TIMINGS, type PullTiming } from '../finish';
+import { type Finish, PULL_TIMINGS, type PullTiming } from '../finish';
 import { attachedParts, type Design, finishesById, type PullPin, type Shelf } from '../job';
 import { areaRef, type FinishId, isModelScale, minOf, RULE_OF_THUMB, sumOf } from '../kit';
 import type { ResolvedLine, TrimLine } from '../lines';
@@ -21,6 +21,7 @@ import type {
 } from '../stage';
 import { bendOf } from './bend-class';
 import { openingClosings } from './closings';
+import { partBuildUp } from './kept-sides';
 import { maskingMeans } from './masking-means';
 import { ownWorkOf } from './own-work';
 import { partOffsets } from './part-offsets';
@@ -85,11 +86,30 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
   const plugs = new Map<string, number>();
   const plugMin = new Map<string, number>();
   const model = isModelScale(design.scale);
+  const buildUpChoices = {
+    tapes: maskingMeans({ design, shelf }).tapes,
+    scale: design.scale,
+    pulls: design.choices.pulls ?? [],
+    layers: design.choices.layers ?? [],
+  };
   for (const work of works) {
     const first = areas.length;
-    const edges = work.arrangement.borders.map((border) => ({ ...border, edge: tapeEdge(work, border, model) }));
-    areas.push(...work.arrangement.areas.map((_, index) => areaOf(work, index, shelf, edges)));
-    borders.push(...edges.map(({ left, right, edge }) => ({ a: first + left, b: first + right, ...edge })));
+    const edges = work.arrangement.borders.map((border) => ({ ...border, edge: tapeEdge(work, border) }));
+    const { sides, narrow } = partBuildUp(work, { ...buildUpChoices, timings: timingsOn(work, design, finishes) });
+    areas.push(
+      ...work.arrangement.areas.map((_, index) => ({
+        ...areaOf(work, index, shelf, edges),
+        ...(narrow[index] === null ? {} : { narrow: narrow[index]! }),
+      })),
+    );
+    borders.push(
+      ...edges.map(({ left, right, edge }, index) => ({
+        a: first + left,
+        b: first + right,
+        ...edge,
+        sides: sides[index]!,
+      })),
+    );
     const openings = work.setOut.features.filter(({ kind }) => kind === 'opening').length * work.part.count;
     if (openings > 0) {
       plugs.set(work.part.id, openings);
@@ -137,6 +157,20 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
   };
 }
 
+/** Pull timings of what is put on a part. */
+function timingsOn(
+  { finishes: own }: PartWork,
+  { scheme, choices }: Design,
+  finishes: ReadonlyMap<FinishId, Finish>,
+): PullTiming[] {
+  const ids = own.flatMap((id) => id ?? []);
+  const all = ids.length === 0 ? [] : [...ids, scheme.primer, scheme.clear];
+  return all.flatMap((id) => {
+    const finish = id === undefined ? undefined : finishes.get(id);
+    return finish ? [choices.school ?? finish.school] : [];
+  });
+}
+
 /** Maximum clean time of the tapes of an edge; computed on demand, each once. */
 function lastingOn(
   works: readonly PartWork[],
@@ -156,7 +190,12 @@ function lastingOn(
     if (rim) return longestCleanAtPlace(rim, edge.class, means);
     const part = borders.findLastIndex((start) => start <= edge.border);
     const [border, free, closed] = [edge.border - borders[part]!, edge.free - areas[part]!, edge.closed - areas[part]!];
-    const hours = longestCleanOn(works[part]!, { ...edge, border, free, closed }, means);
+    const { arrangement, lines, setOut } = works[part]!;
+    const hours = longestCleanOn(
+      { arrangement, lines, skin: setOut.board.drawn },
+      { ...edge, border, free, closed },
+      means,
+    );
     known.set(key, hours);
     return hours;
   };
@@ -265,7 +304,7 @@ function stripEdge(borders: readonly Edged[], slit: boolean): TapeEdge {
 
 const BENDS: readonly BendClass[] = ['straight', 'gentle', 'features', 'tight'];
 
-function tapeEdge(work: PartWork, border: PartWork['arrangement']['borders'][number], model: boolean): TapeEdge {
+function tapeEdge(work: PartWork, border: PartWork['arrangement']['borders'][number]): TapeEdge {
   const { line: id, from, to } = border;
   const line = work.lines.find((other) => other.id === id) as ResolvedLine;
   const { count } = work.part;
@@ -279,27 +318,7 @@ function tapeEdge(work: PartWork, border: PartWork['arrangement']['borders'][num
     corners: turns * count,
     bend: bendClass(line, from, to),
     sealM: (onTexture(line, from, to) / 1000) * count,
-    ...behind(work, line, border, model),
   };
-}
-
-/**
- * Whether a line tape has a backing, and a tape over the edge of its cover: a line that bends takes a narrow tape, which holds no cover.
- * Letters are cut out of one film, and a narrow area is covered by a tape or two.
- */
-function behind(
-  { arrangement, setOut }: PartWork,
-  line: ResolvedLine,
-  { from, to, left, right }: PartWork['arrangement']['borders'][number],
-  model: boolean,
-): Pick<TapeEdge, 'backing' | 'seam'> {
-  if (setOut.board.shape.lines.find(({ id }) => id === line.owner)?.kind === 'text') return {};
-  const roomMm = minOf(
-    [left, right].map((area) => (2 * arrangement.areas[area]!.sizeMm2) / arrangement.areas[area]!.perimeterMm),
-  );
-  const bends = bendOf(line.pieces.flatMap((piece) => pathSlice(piece, from, to) ?? [])) !== 'straight';
-  const wide = roomMm >= (model ? RULE_OF_THUMB.backingRoom.model : RULE_OF_THUMB.backingRoom.full);
-  return { ...(bends && wide ? { backing: true } : {}), seam: true };
 }
 
 /** How much of a stretch of a line lies on texture, mm. */

@@ -29,7 +29,7 @@ export function pieceWork(
     bend: 'straight',
     sealM: 0,
   };
-  const { layMin, pullMin, tapeM } = edgeCost(edge, false, model);
+  const { layMin, pullMin, tapeM } = edgeCost(edge, { crisp: false, backed: false }, model);
   return { layMin, offMin: pullMin, tapeM, drapeM2: 0, lengthMm };
 }
 

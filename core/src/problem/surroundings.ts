@@ -171,10 +171,11 @@ const beyondArea = ({ id, count }: PartWork['part'], sizeM2: number, edgeM: numb
   strip: null,
 });
 
-const borderOf = ({ area, other, path, oneWay }: SurroundingsPlace, count: number): OrderBorder => ({
+const borderOf = ({ area, other, path, oneWay, rim }: SurroundingsPlace, count: number): OrderBorder => ({
   a: area,
   b: other,
   rim: true,
+  ...(rim.beyond === 'goes-on' ? { makesLine: true } : {}),
   ...(oneWay ? { oneWay } : {}),
   lengthM: (pathLength(path) / 1000) * count,
   pieces: count,

@@ -1,14 +1,14 @@
 import { type Path, pathLength } from '../curves';
 import { isModelScale, messageWithoutValues, RULE_OF_THUMB, type TapeCode, TOLERANCE } from '../kit';
 import type { Hold } from '../masking';
-import { facetsForBend, type Tape, type TapeKind } from '../tape';
-import { chooseTape, type TapeWish } from './choose';
+import { facetsForBend, follows, type Tape, type TapeKind } from '../tape';
+import { chooseTape, type TapeChoice, type TapeWish } from './choose';
 import type { Doubt } from './messages';
 import type { Overhang } from './overhang';
 import { RUN_RULES } from './rules-of-thumb';
 import type { MaskingMeans } from './run';
 
-/** A wider tape behind a line tape, in straight pieces: it lies first, the line tape over its edge. */
+/** A wider tape behind a line tape, that carries the cover. */
 export interface Backing {
   readonly tape: TapeCode | null;
   readonly tapeKind: TapeKind | null;
@@ -28,11 +28,12 @@ export interface Backing {
 }
 
 /**
- * Backing of a run. It is held back by half the width of the line tape; a straight piece may lie anywhere between
- * that tape's edge, less the clearance to the line, and its far edge, less the overlap, so on a bend it comes in
- * facets.
+ * Backing of a run: one tape along it where it is straight, straight pieces round a bend, or, where those would be
+ * short, one flexible tape if there is one. It is set back from the line, with its edge under or over the line tape:
+ * a straight piece may lie anywhere between half the set-back and the far edge of that tape, less the lap.
  * @param lineTapeMm width of the line tape
  * @param backedMm length of the run that has a backing
+ * @param roomMm room on the covered side from a place beside the line on, for tapes of some widths
  * Source: facets of backing, 2√(2Rδ − δ²)
  */
 export function backingFor(
@@ -41,24 +42,29 @@ export function backingFor(
   backedMm: number,
   wish: TapeWish,
   means: MaskingMeans,
+  roomMm: (innerMm: number, widths: readonly number[]) => number,
 ): Omit<Backing, 'overhangs'> {
   const model = isModelScale(means.scale);
   const size = model ? 'model' : 'full';
   // If the shelf has no line tape, a usual width is assumed.
   const widthMm = lineTapeMm > 0 ? lineTapeMm : RULE_OF_THUMB.usualLineTape[size];
-  const offsetMm = widthMm / 2;
-  const overlap = Math.min(RUN_RULES.backingOverlap[size], widthMm / 4);
-  const slack = Math.max(widthMm / 8, widthMm - widthMm / 4 - overlap);
-  const pieces = Math.max(1, Math.ceil((facetCount(piece, slack) * backedMm) / pathLength(piece) - TOLERANCE.rounding));
-  const straight = [0, backedMm].map((along) => ({ at: along, curvature: 0 }));
-  const wider = means.tapes.filter((tape) => tape.widthMm > widthMm);
-  const choice = chooseTape(wider, {
-    ...wish,
-    samples: straight,
-    crisp: false,
-    exactWidthMm: null,
-    roomMm: Math.max(0, wish.roomMm - offsetMm),
-  });
+  const lap = Math.min(RUN_RULES.lap[size], widthMm / 2);
+  const offsetMm = Math.min(RUN_RULES.backingSetBack, widthMm - lap);
+  const slack = Math.max(widthMm / 8, widthMm - lap - offsetMm / 2);
+  const facets = Math.max(1, Math.ceil((facetCount(piece, slack) * backedMm) / pathLength(piece) - TOLERANCE.rounding));
+  // It stands out beyond the line tape, so that paper sticks to it.
+  const leastMm = Math.max(
+    model ? RULE_OF_THUMB.backingMm.model : RULE_OF_THUMB.backingMm.full,
+    widthMm - offsetMm + RUN_RULES.standsOut[size],
+  );
+  const wider = means.tapes.filter((tape) => tape.kind !== 'T' && tape.widthMm > widthMm);
+  const innerRoom =
+    roomMm(
+      offsetMm,
+      wider.map((tape) => tape.widthMm),
+    ) - offsetMm;
+  const { choice, whole } = backingTape(wider, { ...wish, leastMm, roomMm: innerRoom }, backedMm, facets, size);
+  const pieces = whole ? 1 : facets;
   const frame = {
     offsetMm,
     pieces,
@@ -76,7 +82,9 @@ export function backingFor(
       doubts: [
         wider.length === 0
           ? { code: 'doubt.none-wider', values: { lineTapeMm: widthMm } }
-          : { code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } },
+          : innerRoom < Infinity
+            ? { code: 'doubt.none-narrow', values: { roomMm: innerRoom } }
+            : messageWithoutValues('doubt.none-for-edge'),
       ],
     };
   const { tape, hold, doubts } = choice;
@@ -91,6 +99,43 @@ export function backingFor(
   };
 }
 
+/**
+ * The tape of a backing: in one piece, where the tape it would be anyway makes the bend, or a flexible one instead of
+ * crumbs; else that of straight pieces.
+ * @param facets straight pieces it would come in
+ */
+function backingTape(
+  tapes: readonly Tape[],
+  wish: TapeWish,
+  backedMm: number,
+  facets: number,
+  size: 'full' | 'model',
+): { readonly choice: TapeChoice | null; readonly whole: boolean } {
+  const bent: TapeWish = { ...wish, crisp: false, exactWidthMm: null, wide: true, narrowest: true };
+  const crepe = chooseTape(tapes, { ...bent, samples: [0, backedMm].map((along) => ({ at: along, curvature: 0 })) });
+  if (facets === 1) return { choice: crepe, whole: true };
+  const same = followingTape(crepe ? tapes.filter(({ code }) => code === crepe.tape.code) : [], bent);
+  const short = backedMm / facets < RUN_RULES.shortFacet[size];
+  const flexible =
+    same ??
+    (short
+      ? followingTape(
+          tapes.filter(({ kind }) => FLEXIBLE.includes(kind)),
+          bent,
+        )
+      : null);
+  return { choice: flexible ?? crepe, whole: flexible !== null };
+}
+
+/** Tapes that are led round a bend in one piece, to carry a cover. */
+const FLEXIBLE: readonly TapeKind[] = ['X', 'M', 'W', 'V'];
+
+/** A tape that follows the line in one piece; null where there is none that lies without doubt. */
+function followingTape(tapes: readonly Tape[], wish: TapeWish): TapeChoice | null {
+  const choice = chooseTape(tapes, wish);
+  return choice && follows(choice.fit) && choice.doubts.length === 0 ? choice : null;
+}
+
 /** Straight pieces that follow a line within a slack, as it bends along its way. */
 function facetCount(piece: Path, slack: number): number {
   let count = 0;
@@ -103,30 +148,9 @@ function facetCount(piece: Path, slack: number): number {
   return count;
 }
 
-/**
- * The tape over the edge of a cover behind a run: one of those that cover, or null if there is none. With a gun a
- * wide one, against its draught.
- */
-export function seamTape(wish: TapeWish, means: MaskingMeans, gun: boolean): Tape | null {
-  const samples = [0, 100].map((along) => ({ at: along, curvature: 0 }));
-  // It lies on tape and cover, not on paint.
-  const roomMm = isModelScale(means.scale) ? RULE_OF_THUMB.modelSeamMm : Infinity;
-  const over: TapeWish = { ...wish, samples, crisp: false, exactWidthMm: null, roomMm, bondN25: Infinity };
-  const { from, to } = RUN_RULES.safetyTape;
-  const wide =
-    gun && !wish.model
-      ? means.tapes.filter(({ kind, widthMm }) => kind !== 'T' && widthMm >= from && widthMm <= to)
-      : [];
-  const choice = chooseTape(wide, { ...over, safety: true }) ?? chooseTape(means.tapes, over);
-  return choice?.tape ?? null;
-}
-
 /** Paper tape that a line tape is led along over a raised row, taken off again at once: general crepe, else any painter's tape; null where there is none. */
 export function guideTape(tapes: readonly Tape[]): Tape | null {
   const kinds: readonly TapeKind[] = ['G', 'P', 'C'];
   const place = ({ kind, widthMm }: Tape) => kinds.indexOf(kind) * 1000 + widthMm;
   return tapes.filter(({ kind }) => kinds.includes(kind)).sort((a, b) => place(a) - place(b))[0] ?? null;
 }
-
-/** Doubt of a run without a tape over its seam. */
-export const noSeam: Doubt = messageWithoutValues('doubt.none-for-seam');

@@ -1,5 +1,5 @@
 import { maxDwellMin } from '../drying';
-import { compareText, firstItem, messageWithoutValues, TOLERANCE } from '../kit';
+import { compareText, firstItem, messageWithoutValues, minOf, TOLERANCE } from '../kit';
 import { type DeTack, deTackFor, type Hold, holdOnFilm, tapeGrip } from '../masking';
 import {
   type BendSample,
@@ -26,8 +26,12 @@ export interface TapeWish {
   readonly roomMm: number;
   /** True for a run along the surroundings, on what lies beyond. */
   readonly rim?: boolean;
-  /** True for an outer tape that is to be wide. */
-  readonly safety?: boolean;
+  /** True for a tape behind a line: any width that there is. */
+  readonly wide?: boolean;
+  /** True where the narrowest that is wide enough is best, else the widest. */
+  readonly narrowest?: boolean;
+  /** Width it is to have at least, if one of them can be laid as well; left out: any. */
+  readonly leastMm?: number;
   readonly surfaceC: number;
   readonly airC: number;
   /** How long it stays, from when it is laid until it is pulled, minutes. */
@@ -69,6 +73,24 @@ const WIDEST_EDGE_MM = { crisp: 19, rough: 24 } as const;
  * @returns null if no tape on the shelf fits beside the edge; a doubt if the best one is not good
  */
 export function chooseTape(shelf: readonly Tape[], wish: TapeWish): TapeChoice | null {
+  const { leastMm = 0 } = wish;
+  const any = chosenOf(shelf, wish);
+  if (!any || any.tape.widthMm >= leastMm) return any;
+  const wider = chosenOf(
+    shelf.filter(({ widthMm }) => widthMm >= leastMm),
+    wish,
+  );
+  const asGood =
+    wider &&
+    follows(wider.fit) &&
+    HOLDS.indexOf(wider.hold) <= HOLDS.indexOf(any.hold) &&
+    wider.doubts.length <= any.doubts.length;
+  return asGood ? wider : any;
+}
+
+const HOLDS: readonly Hold[] = ['safe', 'test', 'no'];
+
+function chosenOf(shelf: readonly Tape[], wish: TapeWish): TapeChoice | null {
   const suiting = shelf.filter((tape) => suits(tape, wish));
   const warm = suiting.filter(({ minApplyC }) => minApplyC <= wish.surfaceC);
   const best = bestOf(
@@ -104,17 +126,19 @@ function withDoubts(
     ...choice,
     doubts: [
       ...doubts,
-      ...(makesIt(tape, wish)
-        ? []
-        : [
-            {
-              code: 'doubt.lesser-edge' as const,
-              values: { edge: tape.edge, gentle: suiting.some((gentle) => makesIt(gentle, wish)) },
-            },
-          ]),
+      ...(makesIt(tape, wish) ? [] : [lesserEdgeDoubt(tape, wish, suiting)]),
       ...(hold === 'safe' ? [] : [messageWithoutValues(hold === 'test' ? 'doubt.test-pull' : 'doubt.lifts')]),
     ],
   };
+}
+
+/** Why a tape with a lesser edge is laid: what decided is named. */
+function lesserEdgeDoubt({ edge }: Tape, wish: TapeWish, suiting: readonly Tape[]): Doubt {
+  const makers = suiting.filter((tape) => makesIt(tape, wish));
+  const needsC = minOf(makers.map(({ minApplyC }) => minApplyC));
+  return makers.length > 0 && needsC > wish.surfaceC
+    ? { code: 'doubt.cold-edge', values: { edge, needsC, surfaceC: wish.surfaceC } }
+    : { code: 'doubt.lesser-edge', values: { edge, gentle: makers.length > 0 } };
 }
 
 /**
@@ -145,8 +169,9 @@ function suits(tape: Tape, wish: TapeWish): boolean {
   return tape.widthMm <= Math.min(wish.roomMm, widestFor(tape, wish));
 }
 
-const widestFor = ({ edge }: Tape, { crisp, safety }: TapeWish): number =>
-  safety ? Infinity : crisp && edge === 'crisp' ? WIDEST_EDGE_MM.crisp : WIDEST_EDGE_MM.rough;
+/** The widest tape that is laid along an edge, mm. */
+export const widestFor = ({ edge }: Pick<Tape, 'edge'>, { crisp, wide }: Pick<TapeWish, 'crisp' | 'wide'>): number =>
+  wide ? Infinity : crisp && edge === 'crisp' ? WIDEST_EDGE_MM.crisp : WIDEST_EDGE_MM.rough;
 
 /** How long a tape stays, over how long it comes off clean. */
 export const dwellShare = ({ cleanHours }: Tape, { staysMin, airC }: TapeWish): number =>
@@ -174,15 +199,19 @@ function bestOf(tapes: readonly Tape[], wish: TapeWish): Candidate | null {
     const best = group
       .map(({ place: _, ...one }) => ({ ...one, fit: fitOf(one.tape, wish) }))
       .filter(({ fit }) => follows(fit))
-      .sort(
-        (a, b) => effort(a) - effort(b) || b.tape.widthMm - a.tape.widthMm || compareText(a.tape.code, b.tape.code),
-      )[0];
+      .sort((a, b) => effort(a) - effort(b) || wider(a.tape, b.tape, wish) || compareText(a.tape.code, b.tape.code))[0];
     if (!best) continue;
     const wanted = makesIt(best.tape, wish) ? [] : tapes.filter((tape) => makesIt(tape, wish));
     return wanted.length === 0 || wanted.some((tape) => follows(fitOf(tape, wish))) ? best : null;
   }
   return null;
 }
+
+/** The wider first; or the narrowest that is wide enough. */
+const wider = (tape: Tape, other: Tape, { narrowest, leastMm = 0 }: TapeWish): number =>
+  narrowest && tape.widthMm >= leastMm && other.widthMm >= leastMm
+    ? tape.widthMm - other.widthMm
+    : other.widthMm - tape.widthMm;
 
 const fitOf = (tape: Tape, { samples, side }: TapeWish): Fit => fitAlong(tape, samples, side);
 

@@ -18,9 +18,18 @@ export interface PartEdge {
   readonly bondN25: number;
   /** Which areas of the part are painted while its tape is on. */
   readonly painted: readonly boolean[];
-  /** A wider tape behind its line tape takes the cover; a further one goes over the edge of that. */
-  readonly backing: boolean;
-  readonly seam: boolean;
+  /** A wider tape behind its line tape carries the cover. */
+  readonly backed: boolean;
+  /** Paper or film hangs from its tape. */
+  readonly carries: boolean;
+  /** What is beside it is brushed. */
+  readonly brushed: boolean;
+  /** Of the tapes along a narrow area that cover it by themselves: how wide they are to be, mm; null for any other. */
+  readonly coversMm: number | null;
+  /** Its backing lies over its line tape. */
+  readonly backingOver: boolean;
+  /** Its tape comes off after the pull, with what hangs from it. */
+  readonly uncover: boolean;
 }
 
 /** Where a stage needs a tape edge: a piece of a line with the covered side. */
@@ -57,7 +66,14 @@ export function tapeEdgeSpans(borders: readonly Border[], edges: readonly PartEd
       last.edges[0]!.staysMin === edge.staysMin &&
       from - last.to <= SAME_PIECE_MM;
     const alike =
-      goesOn && last.edges.every(({ strip, closed }) => strip === edge.strip && (!strip || closed === edge.closed));
+      goesOn &&
+      last.edges.every(
+        ({ strip, closed, backingOver, uncover }) =>
+          strip === edge.strip &&
+          (!strip || closed === edge.closed) &&
+          backingOver === edge.backingOver &&
+          uncover === edge.uncover,
+      );
     if (last && alike) {
       last.to = to;
       last.edges.push(edge);

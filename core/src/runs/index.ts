@@ -4,6 +4,8 @@ export * from './choose';
 export * from './cut-out';
 export * from './edge-runs';
 export * from './own-way';
+export { coveringTapeMm, widestAlong } from './room';
+export { RUN_RULES } from './rules-of-thumb';
 export { pointBesideLine } from './point-beside';
 export * from './pinned';
 export * from './surroundings-run';

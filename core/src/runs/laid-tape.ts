@@ -90,7 +90,9 @@ const untaped = (wish: TapeWish): Omit<LaidTape, 'techniques' | 'doubts' | 'pinn
 export function noTapeLaid(wish: TapeWish, strip: number | null): LaidTape {
   const none: Doubt =
     strip === null
-      ? { code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } }
+      ? wish.roomMm < Infinity
+        ? { code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } }
+        : messageWithoutValues('doubt.none-for-edge')
       : messageWithoutValues('doubt.none-for-strip');
   return { ...untaped(wish), pinned: false, techniques: [messageWithoutValues('technique.by-hand')], doubts: [none] };
 }

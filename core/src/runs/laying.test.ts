@@ -4,7 +4,7 @@ import { RULE_OF_THUMB } from '../kit';
 import { skinOf, type Surface } from '../surface';
 import { SHIPPED_TAPES } from '../tape';
 import { areasOn, straight as straightLine } from '../testing/samples';
-import { backingFor, seamTape } from './backing';
+import { backingFor } from './backing';
 import type { TapeWish } from './choose';
 import { type CutShape, filmSheetFor } from './film-sheet';
 import { layOrder } from './lay-order';
@@ -63,41 +63,49 @@ describe('backing', () => {
     model: false,
   };
   const means = { tapes: SHIPPED_TAPES, scale: 1, surfaceC: 20, airC: 20 };
-  it('of a straight line is one piece, half the line tape back from the line', () => {
-    const backing = backingFor(straight(0, 0, 900, 0), 6, 900, wish, means);
+  const anyRoom = () => Infinity;
+  it('of a straight line is one piece of a tape that carries paper, 3 mm back from the line', () => {
+    const backing = backingFor(straight(0, 0, 900, 0), 6, 900, wish, means, anyRoom);
     expect(backing).toMatchObject({
       pieces: 1,
       pieceMm: null,
       offsetMm: 3,
-      tape: 'C24',
+      tape: 'C18',
       lengthMm: 900 + 2 * RULE_OF_THUMB.tail.full,
     });
   });
   it('round a bend comes in facets of 2√(2Rδ − δ²)', () => {
-    // Radius 200, slack 6 − 1.5 − 1.5 = 3: pieces of 69.0 mm, as the worked example of facets.
-    const piece = arcPath({ x: 200, y: 0 }, { x: 200 * Math.SQRT1_2, y: 200 * Math.SQRT1_2 }, { x: 0, y: 200 })!;
-    const backing = backingFor(piece, 6, pathLength(piece), wish, means);
-    expect(backing.pieces).toBe(Math.ceil(pathLength(piece) / 68.99));
-    expect(backing.pieceMm).toBeLessThanOrEqual(69);
+    // Radius 300, slack 6 − 2 − 1.5 = 2.5: 2√(2·300·2.5 − 2.5²) = 77.3 mm.
+    const side = 300 * Math.SQRT1_2;
+    const piece = arcPath({ x: 300, y: 0 }, { x: side, y: side }, { x: 0, y: 300 })!;
+    const bent = { ...wish, samples: piece.map(({ at, curvature }) => ({ at, curvature })) };
+    // Paper tape of which no piece makes this bend.
+    const stiff = { ...means, tapes: SHIPPED_TAPES.filter(({ code }) => code === 'P48') };
+    const backing = backingFor(piece, 6, pathLength(piece), bent, stiff, anyRoom);
+    expect(backing.pieces).toBe(Math.ceil(pathLength(piece) / 77.29));
+    expect(backing.pieceMm).toBeLessThanOrEqual(77.3);
     expect(backing.lengthMm).toBeCloseTo(
       pathLength(piece) + (backing.pieces - 1) * RULE_OF_THUMB.pieceOverlap.full + 2 * RULE_OF_THUMB.tail.full,
       6,
     );
   });
-  it('a tape over its seam is wide at full size, narrow on a model', () => {
-    expect(seamTape(wish, means, false)).toMatchObject({ code: 'C24' });
-    expect(seamTape({ ...wish, model: true }, { ...means, scale: 96 }, true)!.widthMm).toBeLessThanOrEqual(
-      RULE_OF_THUMB.modelSeamMm,
-    );
+  it('is one flexible tape where straight pieces would be short', () => {
+    const side = 120 * Math.SQRT1_2;
+    const piece = arcPath({ x: 120, y: 0 }, { x: side, y: side }, { x: 0, y: 120 })!;
+    const bent = { ...wish, samples: piece.map(({ at, curvature }) => ({ at, curvature })) };
+    const backing = backingFor(piece, 6, pathLength(piece), bent, means, anyRoom);
+    expect(backing).toMatchObject({ pieces: 1, pieceMm: null, tapeKind: 'X' });
+    const stiff = { ...means, tapes: SHIPPED_TAPES.filter(({ kind }) => kind === 'C' || kind === 'G') };
+    expect(backingFor(piece, 6, pathLength(piece), bent, stiff, anyRoom).pieces).toBeGreaterThan(1);
   });
   it('is told to be missing where no tape has room', () => {
-    const backing = backingFor(straight(0, 0, 900, 0), 6, 900, { ...wish, roomMm: 4 }, means);
+    const backing = backingFor(straight(0, 0, 900, 0), 6, 900, wish, means, (innerMm) => innerMm + 4);
     expect(backing).toMatchObject({ tape: null, hold: null });
     expect(backing.doubts.map(({ code }) => code)).toEqual(['doubt.none-narrow']);
   });
   it('is told to be missing where no tape is wider than the line tape', () => {
     const narrow = { ...means, tapes: SHIPPED_TAPES.filter(({ widthMm }) => widthMm <= 6) };
-    expect(backingFor(straight(0, 0, 900, 0), 6, 900, wish, narrow).doubts).toEqual([
+    expect(backingFor(straight(0, 0, 900, 0), 6, 900, wish, narrow, anyRoom).doubts).toEqual([
       { code: 'doubt.none-wider', values: { lineTapeMm: 6 } },
     ]);
   });

@@ -51,6 +51,8 @@ export interface TechniqueMessages {
     readonly layers: number;
     readonly backing: boolean;
   };
+  /** A backing ends against line tapes that come off before it. */
+  readonly 'technique.end-clear': Places;
   readonly 'technique.over-seam': { readonly tape: string | null; readonly lengthMm: number };
   /** Along the surroundings. */
   readonly 'technique.foam-gap': { readonly gapMm: number };
@@ -98,9 +100,16 @@ export interface DoubtMessages {
   readonly 'doubt.cold': { readonly needsC: number; readonly surfaceC: number };
   /** Its edge is not as clean as is wanted; `gentle`: for the sake of what lies below, else there is none. */
   readonly 'doubt.lesser-edge': { readonly edge: 'crisp' | 'fair' | 'soft'; readonly gentle: boolean };
+  /** Its edge is not as clean as is wanted: where it is this cold, the tapes that make one do not stick. */
+  readonly 'doubt.cold-edge': {
+    readonly edge: 'crisp' | 'fair' | 'soft';
+    readonly needsC: number;
+    readonly surfaceC: number;
+  };
   readonly 'doubt.test-pull': NoValues;
   readonly 'doubt.lifts': NoValues;
   readonly 'doubt.none-narrow': { readonly roomMm: number };
+  readonly 'doubt.none-for-edge': NoValues;
   /** There is no tape for a backing: none is wider than the line tape. */
   readonly 'doubt.none-wider': { readonly lineTapeMm: number };
   readonly 'doubt.none-for-strip': NoValues;

@@ -1,6 +1,7 @@
-import { areaFinder } from '../areas';
-import { type Path, pointAt } from '../curves';
+import { insideAny } from '../areas';
+import { boundingBox, type Box, type Path, pointAt } from '../curves';
 import { type Interval, mergeIntervals, TOLERANCE } from '../kit';
+import type { Metric } from '../surface';
 import type { LineSide } from '../tape';
 import { pointBesideLine } from './point-beside';
 import type { MaskedPart } from './run';
@@ -43,13 +44,11 @@ export function overhangs(
   const [from, to] = [piece[0]!.at, piece.at(-1)!.at];
   const turn = side === 'left' ? 1 : -1;
   const offs = across(Math.max(innerMm, LEEWAY_MM), outerMm - LEEWAY_MM);
-  const areaOf = areaFinder(arrangement.areas);
+  const isPainted = insideAny(arrangement.areas, painted, boxBeside(piece, outerMm, skin.metric));
+  if (!isPainted) return [];
   const overAt = (along: number): boolean => {
     const point = pointAt(piece, along);
-    return offs.some((off) => {
-      const area = areaOf(pointBesideLine(point, turn * off, skin.metric));
-      return area >= 0 && painted[area] === true;
-    });
+    return offs.some((off) => isPainted(pointBesideLine(point, turn * off, skin.metric)));
   };
   // There may also be a tip before the first regular sample and after the last.
   const step = (to - from) / Math.round(Math.min(PLACES.most, Math.max(PLACES.least, (to - from) / PLACES.everyMm)));
@@ -58,6 +57,13 @@ export function overhangs(
     TOLERANCE.rounding,
   );
   return intervals.map(([fromMm, toMm]) => ({ fromMm, toMm }));
+}
+
+/** A box round all that lies within a distance of a piece of line; null where the drawing is not true. */
+function boxBeside(piece: Path, withinMm: number, metric: Metric | null): Box | null {
+  if (metric) return null;
+  const { minX, maxX, minY, maxY } = boundingBox(piece);
+  return { minX: minX - withinMm, maxX: maxX + withinMm, minY: minY - withinMm, maxY: maxY + withinMm };
 }
 
 /** Places across a tape, its far edge first: near enough to one another to see a narrow strip that it crosses; and one hard by its line, where a tip may end. */

@@ -4,8 +4,22 @@ export const RUN_RULES = {
   leastStretchGiven: 0.005,
   /** Mean stretch up to this is given without thinking; a wider tape is worth it. */
   easyStretch: 0.03,
-  /** Backing is held back by half the width of the line tape and lies under it by at least this. Millimetres. */
-  backingOverlap: { full: 2, model: 0.5 },
+  /** One tape lies on another, or on the edge of a cover, by at least this. Millimetres. */
+  lap: { full: 2, model: 0.5 },
+  /** Backing is held back from the line by so much, if the line tape is wide enough to reach it. Millimetres. */
+  backingSetBack: 3,
+  /** A tape at least so wide carries paper or film. Millimetres. */
+  carries: { full: 12, model: 3 },
+  /** A backing stands out beyond its line tape by at least this. Millimetres. */
+  standsOut: { full: 8, model: 2 },
+  /** A line tape narrower than this lies first, its backing over it, at full size. Millimetres. */
+  thinLine: 4,
+  /** Beside what is brushed one tape at least so wide is enough. Millimetres. */
+  besideBrush: 18,
+  /** A tape that would have to be cut off along more than this share of its run gives way to a narrower one. */
+  mostTrimmed: 0.1,
+  /** Straight pieces of backing round a bend that are shorter than this give way to one flexible tape. Millimetres. */
+  shortFacet: { full: 60, model: 15 },
   /**
    * Overlap of a closed line at its start; runs shorter than the second value are applied with tweezers.
    * Millimetres.
@@ -14,8 +28,6 @@ export const RUN_RULES = {
   shortRun: 60,
   /** What is painted between two tapes is a gap below this. Millimetres. */
   narrowGap: 3,
-  /** An outer tape where a gun is used is so wide. Millimetres. */
-  safetyTape: { from: 36, to: 50 },
   /**
    * Maximum length pulled in one go for a tape that might lift what is below; longer ones come off in lengths of the
    * second value. Millimetres.

@@ -51,9 +51,8 @@ export interface Run {
   /** At least one. */
   readonly techniques: readonly LayMethod[];
   readonly doubts: readonly Doubt[];
-  /** What lies behind it, and over the edge of its cover; null: nothing. A seam without a tape: the shelf has none. */
+  /** What lies behind it; null: nothing. */
   readonly backing: Backing | null;
-  readonly seam: { readonly tape: Tape | null; readonly lengthMm: number } | null;
   /** A person has chosen its tape. */
   readonly pinned: boolean;
   /**
@@ -80,8 +79,6 @@ export interface MaskedPart {
   /** Rows of raised heads on it, from end to end, and which of its openings are posts, by id. */
   readonly rows: readonly (readonly [Point, Point])[];
   readonly posts: ReadonlySet<string>;
-  /** Sprayed with a gun: mist flies far, and what loosens in its draught is pressed down by a wide tape. */
-  readonly gun: boolean;
   readonly arrangement: Arrangement;
   /** Edges of its mask that are laid in this stage. */
   readonly edges: readonly PartEdge[];

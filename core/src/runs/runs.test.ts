@@ -301,8 +301,12 @@ describe('edgeSpans', () => {
     free,
     class: 'crisp',
     strip: false,
-    backing: false,
-    seam: false,
+    backed: false,
+    carries: false,
+    brushed: false,
+    coversMm: null,
+    backingOver: false,
+    uncover: false,
     staysMin: 0,
     bondN25: Infinity,
     painted: [],
@@ -389,13 +393,18 @@ describe('strips', () => {
       free: left === strip ? right : left,
       class: 'crisp',
       strip: true,
-      backing: false,
-      seam: false,
+      backed: false,
+      carries: false,
+      brushed: false,
+      coversMm: null,
+      backingOver: false,
+      uncover: false,
       staysMin: 300,
       bondN25: Infinity,
       painted: [],
     }));
     const means = { tapes: SHIPPED_TAPES, scale: 1, surfaceC: 20, airC: 20 };
+    const skin = { folds: [], seam: null, metric: null };
     const runs = stageRuns(
       [
         {
@@ -403,10 +412,9 @@ describe('strips', () => {
           count: 3,
           round: false,
           lines,
-          skin: { folds: [], seam: null, metric: null },
+          skin,
           rows: [],
           posts: new Set(),
-          gun: false,
           arrangement,
           edges,
         },
@@ -421,7 +429,7 @@ describe('strips', () => {
       strip,
       edges: [{ border: 0 }, { border: 1 }],
     });
-    expect(edges.map((edge) => longestCleanOn({ lines, arrangement }, edge, means))).toEqual([120, 120]);
+    expect(edges.map((edge) => longestCleanOn({ lines, arrangement, skin }, edge, means))).toEqual([120, 120]);
   });
 });
 

@@ -1,9 +1,9 @@
 import { type Path, pathLength, pathSlice } from '../curves';
-import { firstItem, isModelScale, maxOf, minOf, sumOf, TOLERANCE } from '../kit';
+import { firstItem, isModelScale, maxOf, minOf, RULE_OF_THUMB, sumOf, TOLERANCE } from '../kit';
 import { isClosedOnSurface, type ResolvedLine } from '../lines';
 import { type BendSample, follows } from '../tape';
-import { type Backing, backingFor, seamTape } from './backing';
-import { longestClean, type TapeChoice, type TapeWish } from './choose';
+import { type Backing, backingFor } from './backing';
+import { longestClean, type TapeChoice, type TapeWish, widestFor } from './choose';
 import { cutOutFor } from './cut-out';
 import { type EdgeSpan, type PartEdge, stripWidth, tapeEdgeSpans } from './edge-runs';
 import { cutFromFilm, laidOwnWay, laidTape, noTapeLaid } from './laid-tape';
@@ -11,6 +11,7 @@ import { layOrder } from './lay-order';
 import { mergeOntoSheets } from './merge-onto-sheets';
 import { type Overhang, overhangs } from './overhang';
 import { chosenTape, mostSpecificFirst } from './pinned';
+import { roomBeside } from './room';
 import { RUN_RULES } from './rules-of-thumb';
 import { lineCode, type MaskedPart, type MaskingMeans, pieceAlong, type Run } from './run';
 import { sideOf } from './seen-side';
@@ -61,8 +62,11 @@ function partRuns(part: MaskedPart, means: MaskingMeans): Unordered[] {
  * @returns hours at 23 °C; Infinity where the shelf has none that can
  */
 export function longestCleanOn(
-  part: Pick<MaskedPart, 'arrangement' | 'lines'>,
-  edge: Omit<PartEdge, 'staysMin' | 'bondN25' | 'painted' | 'backing' | 'seam'>,
+  part: Pick<MaskedPart, 'arrangement' | 'lines' | 'skin'>,
+  edge: Omit<
+    PartEdge,
+    'staysMin' | 'bondN25' | 'painted' | 'backed' | 'carries' | 'brushed' | 'coversMm' | 'backingOver' | 'uncover'
+  >,
   means: MaskingMeans,
 ): number {
   const { line: id, from, to, left } = part.arrangement.borders[edge.border]!;
@@ -72,7 +76,21 @@ export function longestCleanOn(
     to,
     side: edge.closed === left ? 'left' : 'right',
     class: edge.class,
-    edges: [{ ...edge, staysMin: 0, bondN25: Infinity, painted: [], backing: false, seam: false }],
+    edges: [
+      {
+        ...edge,
+        staysMin: 0,
+        bondN25: Infinity,
+        // What is painted is not known: at best there is room.
+        painted: [],
+        backed: false,
+        carries: false,
+        brushed: false,
+        coversMm: null,
+        backingOver: false,
+        uncover: false,
+      },
+    ],
   };
   const line = lineOf(part, span);
   const alone = edge.strip ? aloneOn(part, edge.closed, means) : null;
@@ -111,19 +129,23 @@ function runsOnSpan(part: MaskedPart, span: EdgeSpan, strip: number | null, mean
           ? edge.share * (part.arrangement.borders[edge.border]!.to - part.arrangement.borders[edge.border]!.from)
           : 0,
       );
-    const [backedMm, seamMm] = [
-      span.class === 'crisp' ? lengthOf(({ backing }) => backing) : 0,
-      lengthOf(({ seam }) => seam),
-    ];
+    const backedMm = lengthOf(({ backed }) => backed);
     return {
       ...run,
       edges,
       staysMin: wish.staysMin,
       backing:
         backedMm > 0
-          ? trimmed(part, span, piece, wish, backingFor(piece, run.tapeWidthMm, backedMm, wish, means))
+          ? trimmed(
+              part,
+              span,
+              piece,
+              wish,
+              backingFor(piece, run.tapeWidthMm, backedMm, wish, means, (innerMm, widths) =>
+                roomBeside(part, firstItem(edges).painted, piece, wish.side, widths, innerMm),
+              ),
+            )
           : null,
-      seam: seamMm > 0 ? { tape: seamTape(wish, means, part.gun), lengthMm: seamMm } : null,
     };
   });
 }
@@ -152,7 +174,7 @@ const aloneOn = (part: Pick<MaskedPart, 'arrangement'>, strip: number, { tapes }
 type AloneOnStrip = Omit<StripTapes, 'widthMm'> & { readonly widthMm: number | null };
 
 function wishFor(
-  part: Pick<MaskedPart, 'arrangement'>,
+  part: Pick<MaskedPart, 'arrangement' | 'skin'>,
   piece: Path,
   span: EdgeSpan,
   alone: AloneOnStrip | null,
@@ -164,7 +186,8 @@ function wishFor(
     side: span.side,
     crisp: span.class === 'crisp' || alone !== null,
     exactWidthMm: alone?.widthMm ?? null,
-    roomMm: roomBehind(part, span),
+    roomMm: alone ? Infinity : roomBehind(part, piece, span, means),
+    ...widthWanted(span, isModelScale(means.scale)),
     surfaceC: means.surfaceC,
     airC: means.airC,
     staysMin: maxOf(span.edges.map(({ staysMin }) => staysMin)),
@@ -185,7 +208,7 @@ interface Site {
   readonly means: MaskingMeans;
 }
 
-function runOf(site: Site, wish: TapeWish): Omit<Unordered, 'edges' | 'backing' | 'seam' | 'staysMin'> {
+function runOf(site: Site, wish: TapeWish): Omit<Unordered, 'edges' | 'backing' | 'staysMin'> {
   const { part, line, piece, span, strip, alone, means } = site;
   const [from, to] = [piece[0]!.at, piece.at(-1)!.at];
   const place = {
@@ -205,8 +228,9 @@ function runOf(site: Site, wish: TapeWish): Omit<Unordered, 'edges' | 'backing' 
   const ownWay = mostSpecificFirst({ part: part.id, line: line.owner, side: span.side }, means.ownWays ?? [])[0];
   if (ownWay) return { ...place, ...laidOwnWay(ownWay, wish) };
   const { choice, overhang } = narrowEnough(site, wish);
-  // What a person has chosen is laid, not cut from film.
-  const cut = choice?.pinned ? null : cutOutFor(means.tapes, piece, wish, choice);
+  // What a person has chosen is laid, not cut from film. Letters share one film: each has room on it.
+  const onFilm = line.id === line.owner ? wish : { ...wish, roomMm: Infinity };
+  const cut = choice?.pinned ? null : cutOutFor(means.tapes, piece, onFilm, choice);
   // Letters that stand beside one another come out of one film: one for each would lie over its neighbours.
   if (cut) return { ...place, ...cutFromFilm(cut, line.id === line.owner ? null : lineCode(part, line)) };
   if (!choice) return { ...place, ...noTapeLaid(wish, strip) };
@@ -235,9 +259,6 @@ function gapBeside({ arrangement }: MaskedPart, { edges }: EdgeSpan): number | n
   return widthMm !== null && widthMm < RUN_RULES.narrowGap ? widthMm : null;
 }
 
-/** A tape that would have to be cut off along more than this share of its run gives way to a narrower one. */
-const MOST_TRIMMED = 0.1;
-
 /** The tape of a run, narrower than it might be where it would lie on what is painted for long, as between lines that taper; and where it still does. */
 function narrowEnough(
   { part, line, piece, span, alone, means }: Site,
@@ -248,14 +269,17 @@ function narrowEnough(
     chosenTape({ part: part.id, line: line.owner, side: span.side }, { ...wish, roomMm }, tapes, means.pins ?? []);
   const overhangOf = ({ tape }: TapeChoice) =>
     overhangs(part, firstItem(span.edges).painted, piece, wish.side, { innerMm: 0, outerMm: tape.widthMm });
-  let choice = choose(wish.roomMm);
+  // What covers a narrow area is cut off at its far line rather than left short of it.
+  const coversMm = maxOf(span.edges.map((edge) => edge.coversMm ?? 0));
+  let choice = choose(coversMm > 0 ? Infinity : wish.roomMm);
   let overhang = choice ? overhangOf(choice) : [];
   while (choice && !choice.pinned && alone === null) {
     const over = sumOf(overhang, ({ fromMm, toMm }) => toMm - fromMm);
-    if (over <= MOST_TRIMMED * pathLength(piece)) break;
+    if (over <= RUN_RULES.mostTrimmed * pathLength(piece)) break;
     const narrower = choose(choice.tape.widthMm - TOLERANCE.tapeWidth);
     const asGood =
       narrower &&
+      narrower.tape.widthMm >= coversMm &&
       follows(narrower.fit) &&
       narrower.hold === choice.hold &&
       narrower.doubts.length <= choice.doubts.length;
@@ -266,12 +290,28 @@ function narrowEnough(
   return { choice, overhang };
 }
 
-/** Room for a tape on the covered side: the width of a strip, else about that of the narrowest area behind it. */
-function roomBehind({ arrangement }: Pick<MaskedPart, 'arrangement'>, { edges }: EdgeSpan): number {
-  return Math.min(
-    ...[...new Set(edges.map(({ closed }) => closed))].map((index) => {
-      const area = arrangement.areas[index]!;
-      return stripWidth(area, index, arrangement.borders) ?? (2 * area.sizeMm2) / area.perimeterMm;
-    }),
+/** Room for a tape on the covered side; what neighbours it that is covered too, and free edges, set no limit. */
+function roomBehind(
+  part: Pick<MaskedPart, 'arrangement' | 'skin'>,
+  piece: Path,
+  { edges, side, class: edgeClass }: EdgeSpan,
+  { tapes }: MaskingMeans,
+): number {
+  const widths = tapes.flatMap((tape) =>
+    tape.kind === 'T' || tape.widthMm > widestFor(tape, { crisp: edgeClass === 'crisp' }) ? [] : [tape.widthMm],
   );
+  return roomBeside(part, firstItem(edges).painted, piece, side, widths);
+}
+
+/**
+ * Width the tape of a run is to have: enough for the narrow area it covers, the cover that hangs from it, or a brush
+ * beside it. Over the edge of a backing a narrow one is easier to lead and comes off easier.
+ */
+function widthWanted({ edges }: EdgeSpan, model: boolean): Pick<TapeWish, 'leastMm' | 'narrowest'> {
+  const size = model ? 'model' : 'full';
+  const coversMm = maxOf(edges.map((edge) => edge.coversMm ?? 0));
+  if (coversMm > 0) return { leastMm: coversMm };
+  if (edges.some(({ backed }) => backed)) return { leastMm: RULE_OF_THUMB.usualLineTape[size], narrowest: true };
+  if (edges.some(({ brushed }) => brushed)) return { leastMm: RUN_RULES.besideBrush };
+  return edges.some(({ carries }) => carries) ? { leastMm: RUN_RULES.carries[size] } : {};
 }

@@ -81,7 +81,15 @@ function leastHours({ areas, borders, lastsH }: OrderProblem): number {
       for (const edgeType of ['crisp', 'rough'] as const)
         least = Math.min(
           least,
-          lastsH({ border, free, closed, class: edgeType, laid: 'now', strip: areas[closed]!.strip !== null }),
+          lastsH({
+            border,
+            free,
+            closed,
+            class: edgeType,
+            laid: 'now',
+            strip: areas[closed]!.strip !== null,
+            backed: false,
+          }),
         );
   });
   return least;

@@ -17,8 +17,11 @@ export {
   addCovers,
   uncoverMin,
   wholePartCover,
+  dripPapers,
+  formOf,
   type Cover,
   type EdgeCost,
+  type EdgeForm,
 } from './mask-cost';
 export { filmTimes, marksOfFilm, marksOfPresent, memoizedCoats } from './film-times';
 export * from './coating';

@@ -1,6 +1,6 @@
 import type { FinishMethod } from '../finish';
 import { type PartId, RULE_OF_THUMB } from '../kit';
-import { maskOf, type StageMask, SURROUNDINGS_ID } from '../masking';
+import { type MaskEdge, maskOf, type StageMask, SURROUNDINGS_ID } from '../masking';
 import type { OrderArea, OrderProblem, TapeEdge } from './problem';
 import { STAGE_RULES } from './rules-of-thumb';
 import type { Progress } from './stage';
@@ -15,40 +15,47 @@ export interface EdgeCost {
   /** Weighted metres of show edge. */
   readonly risk: number;
   readonly money: number;
-  /** What of that is its backing, and the tape over the edge of its cover. */
+  /** What of that is its backing. */
   readonly backingLayMin: number;
   readonly backingPullMin: number;
-  readonly seamMin: number;
 }
+
+/** How an edge is built up: whether it stays, and whether a wider tape behind its line tape carries the cover. */
+export interface EdgeForm {
+  readonly crisp: boolean;
+  readonly backed: boolean;
+}
+
+/** The form of an edge of a mask. */
+export const formOf = ({ class: edgeClass, backed }: Pick<MaskEdge, 'class' | 'backed'>): EdgeForm => ({
+  crisp: edgeClass === 'crisp',
+  backed,
+});
 
 /**
  * Cost of one tape edge, laid and pulled once.
- * @param crisp true where it makes an edge that stays
  * Source: rates per metre, piece and corner, rules of thumb.
  */
 export function edgeCost(
-  { lengthM, pieces, setOutMin, corners, bend, sealM, backing, seam }: TapeEdge,
-  crisp: boolean,
+  { lengthM, pieces, setOutMin, corners, bend, sealM }: TapeEdge,
+  { crisp, backed }: EdgeForm,
   model: boolean,
 ): EdgeCost {
   const perPiece = model ? STAGE_RULES.perPiece.model : STAGE_RULES.perPiece.full;
   const fiddly = model && bend === 'features' ? STAGE_RULES.modelFeatures : 1;
   const rate = RULE_OF_THUMB.layPerMetre[bend][crisp ? 'crisp' : 'rough'];
   const pullMin = lengthM * STAGE_RULES.pullPerMetre + pieces * STAGE_RULES.pullPerPiece;
-  const backed = crisp && backing === true;
   const backingLayMin = backed
     ? lengthM * RULE_OF_THUMB.layPerMetre[bend === 'features' ? 'gentle' : bend].rough + pieces * perPiece
     : 0;
   const backingPullMin = backed ? pullMin : 0;
-  const seamMin = seam ? lengthM * RULE_OF_THUMB.layPerMetre.straight.rough : 0;
-  const tapeM = lengthM * (1 + (backed ? 1 : 0) + (seam ? 1 : 0));
+  const tapeM = lengthM * (backed ? 2 : 1);
   return {
     layMin:
       fiddly * (lengthM * rate + (crisp ? setOutMin : 0)) +
       pieces * perPiece +
       corners * RULE_OF_THUMB.perCorner +
-      backingLayMin +
-      seamMin,
+      backingLayMin,
     sealMin: crisp ? sealM * RULE_OF_THUMB.sealPerMetre : 0,
     pullMin: pullMin + backingPullMin,
     tapeM,
@@ -56,14 +63,13 @@ export function edgeCost(
     money: tapeM * RULE_OF_THUMB.pricePerTapeMetre,
     backingLayMin,
     backingPullMin,
-    seamMin,
   };
 }
 
 /** What a mask costs: what is laid of it in its stage. */
-export interface MaskCost extends Omit<EdgeCost, 'backingLayMin' | 'backingPullMin' | 'seamMin'> {
+export interface MaskCost extends Omit<EdgeCost, 'backingLayMin' | 'backingPullMin'> {
   readonly drapeM2: number;
-  /** Taking paper and film away after the pull. */
+  /** Taking paper and film away. */
   readonly uncoverMin: number;
 }
 
@@ -101,8 +107,8 @@ export function maskCost(
   { edges, covers, wholes, drips }: StageMask,
 ): MaskCost {
   const sum = { layMin: 0, sealMin: 0, pullMin: 0, tapeM: 0, risk: 0, money: 0 };
-  const add = (edge: TapeEdge, crisp: boolean) => {
-    const cost = memoizedEdgeCost(edge, crisp, model);
+  const add = (edge: TapeEdge, form: EdgeForm) => {
+    const cost = memoizedEdgeCost(edge, form, model);
     sum.layMin += cost.layMin;
     sum.sealMin += cost.sealMin;
     sum.pullMin += cost.pullMin;
@@ -110,17 +116,14 @@ export function maskCost(
     sum.risk += cost.risk;
     sum.money += cost.money;
   };
-  for (const { border, class: one, laid, strip } of edges)
-    if (laid === 'now' && !strip) add(borders[border]!, one === 'crisp');
+  for (const edge of edges) if (edge.laid === 'now' && !edge.strip) add(borders[edge.border]!, formOf(edge));
   let drapes = NO_COVER;
   for (const { area, by, crisp, laid } of covers) {
-    if (laid !== 'now') continue;
-    if (by === 'tape') add(areas[area]!.strip as TapeEdge, crisp);
-    else if (!drips) drapes = addCovers(drapes, coverOver(areas[area]!));
+    if (by === 'tape' && laid === 'now') add(areas[area]!.strip as TapeEdge, { crisp, backed: false });
+    if (by !== 'drape') continue;
+    if (drips) drapes = addCovers(drapes, dripPapers(borders, edges, area));
+    else if (laid === 'now') drapes = addCovers(drapes, coverOver(areas[area]!));
   }
-  if (drips)
-    for (const { border, laid, strip } of edges)
-      if (laid === 'now' && !strip) drapes = addCovers(drapes, dripPaper(borders[border]!));
   for (const part of wholes) drapes = addCovers(drapes, wholePartCover(areas, part));
   return {
     ...sum,
@@ -160,6 +163,14 @@ export const dripPaper = ({ lengthM, pieces }: Pick<TapeEdge, 'lengthM' | 'piece
   bagM2: 0,
 });
 
+/** The paper hung from all edges of an area that are laid now. */
+export const dripPapers = (borders: OrderProblem['borders'], edges: readonly MaskEdge[], area: number): Cover =>
+  edges.reduce(
+    (sum, { border, closed, laid }) =>
+      closed === area && laid === 'now' ? addCovers(sum, dripPaper(borders[border]!)) : sum,
+    NO_COVER,
+  );
+
 /** What covers a part whole: one piece each. */
 export function wholePartCover(areas: OrderProblem['areas'], part: PartId): Cover {
   const ownAreas = areas.filter((area) => area.part === part && area.area !== SURROUNDINGS_ID);
@@ -177,8 +188,8 @@ export const uncoverMin = ({ sizeM2, pieces }: Pick<Cover, 'sizeM2' | 'pieces'>)
 const costs = new WeakMap<TapeEdge, EdgeCost[]>();
 
 /** Cost of an edge, cached. */
-export function memoizedEdgeCost(edge: TapeEdge, crisp: boolean, model: boolean): EdgeCost {
+export function memoizedEdgeCost(edge: TapeEdge, form: EdgeForm, model: boolean): EdgeCost {
   const known = costs.get(edge) ?? [];
   if (known.length === 0) costs.set(edge, known);
-  return (known[(crisp ? 1 : 0) + (model ? 2 : 0)] ??= edgeCost(edge, crisp, model));
+  return (known[(form.crisp ? 1 : 0) + (form.backed ? 2 : 0) + (model ? 4 : 0)] ??= edgeCost(edge, form, model));
 }

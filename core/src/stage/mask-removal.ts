@@ -1,6 +1,7 @@
-import { TOLERANCE } from '../kit';
-import { splitMask, type StageMask } from '../masking';
+import { sumOf, TOLERANCE } from '../kit';
+import { type MaskEdge, type PulledFirst, splitMask, type StageMask } from '../masking';
 import { maskCost, type StageMaskCost } from './mask-cost';
+import { maskOff } from './mask-off';
 import type { OrderProblem } from './problem';
 import { pullGroups, withPullGroup } from './pull-groups';
 import { comesOffClean, peopleNeeded } from './pulling';
@@ -41,7 +42,8 @@ export function stageMasks(
   const { mask } = masks;
   const split = splitMask(problem, mask, through);
   const standingOf = (stageMask: StageMask): StandingMask => {
-    const { pullMin, uncoverMin, tapeM } = stageMask === mask ? masks : maskCost(problem, stageMask);
+    const { tapeM } = stageMask === mask ? masks : maskCost(problem, stageMask);
+    const { pullMin, uncoverMin } = maskOff(problem, stageMask, () => times.school);
     const anyTime = { school: times.school, span: { from: 0, to: null }, early: [], latestMin: Infinity };
     return { mask: stageMask, laidAt, at: lastCoatMin, pullMin, uncoverMin, tapeM, part: null, ...anyTime };
   };
@@ -70,6 +72,10 @@ export interface MaskRemoval {
   /** Number of pulls after which the gun is cleaned; if it does not fit in between: after all of them. */
   readonly cleanAfter: number;
   readonly afterMin: number;
+  /** Waited then, before covers come off that stay until nothing is wet. */
+  readonly coverWaitMin: number;
+  /** When nothing is wet any more, if a cover waits for it; 0: none does. Minutes from the start. */
+  readonly dryAt: number;
   readonly pullMin: number;
   readonly uncoverMin: number;
   readonly risk: number;
@@ -77,6 +83,19 @@ export interface MaskRemoval {
   readonly kept: readonly StandingMask[];
   readonly pulled: StageCost['pulled'];
 }
+
+/** Where no mask comes off. */
+const NOTHING_OFF = {
+  cleanAfter: 0,
+  afterMin: 0,
+  coverWaitMin: 0,
+  dryAt: 0,
+  pullMin: 0,
+  uncoverMin: 0,
+  risk: 0,
+  late: false,
+  pulled: null,
+} as const;
 
 /**
  * When masks come off: after this stage, with all those that were kept on, or later.
@@ -95,25 +114,23 @@ export function maskRemoval(
   const kept = keep ? all : all.filter(({ part }) => part !== null && through.has(part));
   const masks = [...all.filter((mask) => !kept.includes(mask)), ...(wholes ? [wholes] : [])];
   const waitMin = Math.max(times.flashMin, times.cleanMin);
-  if (masks.length === 0)
-    return {
-      waitMin,
-      offMin: lastCoatMin + waitMin,
-      cleanAfter: 0,
-      afterMin: 0,
-      pullMin: 0,
-      uncoverMin: 0,
-      risk: 0,
-      late: false,
-      pulled: null,
-      kept,
-    };
+  if (masks.length === 0) return { ...NOTHING_OFF, waitMin, offMin: lastCoatMin + waitMin, kept };
+  const timing = own?.school ?? times.school;
+  const turns = own && !keep ? pullTurns(problem, own, masks) : [];
+  const earlyOf = new Map(
+    turns.flatMap(({ school, off }) => off.flatMap(({ edges }) => edges.map((edge) => [edge, school] as const))),
+  );
+  const timingOf = (edge: MaskEdge) => earlyOf.get(edge) ?? timing;
+  const offs = masks.map(({ mask }) => maskOff(problem, mask, timingOf));
+  const union = <K extends keyof PulledFirst<MaskEdge>>(what: K) =>
+    new Set(offs.flatMap(({ first }): unknown[] => [...first[what]])) as unknown as PulledFirst<MaskEdge>[K];
+  const sumOff = (figure: 'pullMin' | 'coverFirstMin' | 'uncoverMin') => sumOf(offs, (off) => off[figure]);
+  const allMin = sumOff('pullMin');
   // Where no tape is to be pulled the gun is cleaned first.
   const rest = own && !keep ? 0 : masks.every((mask) => mask === wholes) ? waitMin : times.flashMin;
-  const early = own && !keep ? earlyPulls(problem, own, masks, lastCoatMin) : [];
+  const early = earlyPulls(problem, turns, lastCoatMin, sumOff('coverFirstMin'));
   const free = endOf(early.at(-1), lastCoatMin);
   const pullAt = Math.max(free, lastCoatMin + rest, ...masks.map((mask) => mask.at + mask.span.from));
-  const allMin = masks.reduce((sum, mask) => sum + mask.pullMin, 0);
   const pullMin = allMin - early.reduce((sum, earlyPull) => sum + earlyPull.pullMin, 0);
   // Tape that may come off before the gun is clean comes off first.
   const rests = [...early.map(({ restMin }) => restMin), pullAt - free];
@@ -126,13 +143,19 @@ export function maskRemoval(
       peopleNeeded(pullMin, { from: pullAt - mask.at, to: past.includes(mask) ? null : mask.span.to }),
     ),
   );
+  const offMin = pullAt + pullMin / hands;
+  const afterMin = fits < 0 ? times.cleanMin : 0;
+  // A large cover would sweep over wet paint.
+  const dryAt = offs.some(({ large }) => large) ? lastCoatMin + times.windows.touchMin : 0;
   return {
     waitMin: rests.reduce((sum, minutes) => sum + minutes, 0),
-    offMin: pullAt + pullMin / hands,
+    offMin,
     cleanAfter: fits < 0 ? rests.length : fits,
-    afterMin: fits < 0 ? times.cleanMin : 0,
+    afterMin,
+    coverWaitMin: coverWait(dryAt, offMin + afterMin),
+    dryAt,
     pullMin: allMin,
-    uncoverMin: masks.reduce((sum, mask) => sum + mask.uncoverMin, 0),
+    uncoverMin: sumOff('uncoverMin'),
     risk: STAGE_RULES.keptRisk * past.reduce((sum, { tapeM }) => sum + tapeM, 0),
     // A mask that comes off after its own stage stays as long as needed: that is reported, there is no choice.
     late: past.some(
@@ -141,7 +164,16 @@ export function maskRemoval(
         (!problem.rules.late || pullAt > mask.at + mask.latestMin || !comesOffClean(problem, mask, pullAt)),
     ),
     kept,
-    pulled: { masks, at: pullAt, hands, pullMin, restMin: pullAt - free, early, offMin: pullAt + pullMin / hands },
+    pulled: {
+      masks,
+      at: pullAt,
+      hands,
+      pullMin,
+      restMin: pullAt - free,
+      early,
+      offMin,
+      first: { lines: union('lines'), backings: union('backings'), covers: union('covers') },
+    },
   };
 }
 
@@ -163,30 +195,45 @@ export function removalInSections(
     offMin,
     cleanAfter: pulls(fits ? heaps.slice(0, painted) : heaps).length,
     afterMin: fits ? 0 : cleanMin,
+    coverWaitMin: coverWait(off.dryAt, offMin + (fits ? 0 : cleanMin)),
     pulled: off.pulled && { ...off.pulled, at: begun + pulls(heaps)[0]!.startMin, hands: 1, restMin: 0, offMin },
   };
 }
 
-/** What comes off before the rest, one turn after the other: lines of the stage's own mask, and of masks that stayed on until now. */
+const coverWait = (dryAt: number, free: number): number => Math.max(0, dryAt - free);
+
+/** Lines that come off before the rest, in one turn: of the stage's own mask, and of masks that stayed on until now. */
+interface PullTurn extends Pick<EarlyPullGroup, 'school' | 'span'> {
+  readonly off: readonly StageMask[];
+}
+
+const pullTurns = ({ pulls }: OrderProblem, own: StandingMask, masks: readonly StandingMask[]): PullTurn[] =>
+  own.early.map((turn) => ({
+    school: turn.school,
+    span: turn.span,
+    off: [
+      turn.mask,
+      ...masks.flatMap(({ mask, part }) => (part !== null && pulls ? [withPullGroup(pulls, mask, turn)] : [])),
+    ],
+  }));
+
+/** What comes off before the rest, one turn after the other. Covers that lie on line tapes come off with the first. */
 function earlyPulls(
   problem: OrderProblem,
-  ownMask: StandingMask,
-  masks: readonly StandingMask[],
+  turns: readonly PullTurn[],
   lastCoatMin: number,
+  coverFirstMin: number,
 ): EarlyPull[] {
   const pulls: EarlyPull[] = [];
-  for (const turn of ownMask.early) {
-    const parts = masks.flatMap(({ mask, part }) =>
-      part !== null && problem.pulls ? [withPullGroup(problem.pulls, mask, turn)] : [],
-    );
-    const off = [turn.mask, ...parts];
-    const pullMin = off.reduce((sum, mask) => sum + maskCost(problem, mask).pullMin, 0);
-    const free = endOf(pulls.at(-1), lastCoatMin);
-    const pullAt = Math.max(free, lastCoatMin + turn.span.from);
-    const hands = peopleNeeded(pullMin, { from: pullAt - lastCoatMin, to: turn.span.to });
+  for (const { school, span, off } of turns) {
     const edges = new Set(off.flatMap((mask) => mask.edges.filter(({ laid }) => laid === 'now')));
-    if (edges.size > 0)
-      pulls.push({ school: turn.school, span: turn.span, edges, pullMin, hands, at: pullAt, restMin: pullAt - free });
+    if (edges.size === 0) continue;
+    const pullMin =
+      sumOf(off, (mask) => maskOff(problem, mask, () => school).pullMin) + (pulls.length === 0 ? coverFirstMin : 0);
+    const free = endOf(pulls.at(-1), lastCoatMin);
+    const at = Math.max(free, lastCoatMin + span.from);
+    const hands = peopleNeeded(pullMin, { from: at - lastCoatMin, to: span.to });
+    pulls.push({ school, span, edges, pullMin, hands, at, restMin: at - free });
   }
   return pulls;
 }

@@ -1,7 +1,7 @@
 import type { DryingAir } from '../air';
 import type { Finish, PaintSystemKey, PullTiming } from '../finish';
 import { type Aim, type AreaId, type AreaRef, type FinishId, type PartId, RULE_OF_THUMB } from '../kit';
-import type { MaskEdge } from '../masking';
+import type { BuiltBorder, MaskEdge } from '../masking';
 
 /** How hard a border bends, or that it runs over features: decides how long a metre of its tape takes. */
 export type BendClass = 'straight' | 'gentle' | 'tight' | 'features';
@@ -16,10 +16,6 @@ export interface TapeEdge {
   readonly bend: BendClass;
   /** Metres of it that lie on texture: where it makes a line that stays, its tape is sealed there. */
   readonly sealM: number;
-  /** True where its line tape is narrow: a wider tape behind it takes the cover. Only where it makes a line that stays. */
-  readonly backing?: boolean;
-  /** True where a second tape goes over the edge of what covers behind it. */
-  readonly seam?: boolean;
 }
 
 /** An area as the order of coats sees it. */
@@ -51,10 +47,12 @@ export interface OrderArea {
   readonly blend: boolean;
   /** A strip as wide as a tape on the shelf: one tape covers it, both edges at once. Null for any other area. */
   readonly strip: TapeEdge | null;
+  /** Of an area so narrow that the tapes along its lines can cover it: how wide these are, mm. Left out: it is wider. */
+  readonly narrow?: number;
 }
 
 /** Where two areas meet. */
-export interface OrderBorder extends TapeEdge {
+export interface OrderBorder extends TapeEdge, BuiltBorder {
   /** Indices into the areas. */
   readonly a: number;
   readonly b: number;

@@ -1,6 +1,6 @@
 import { PULL_TIMINGS, type PullTiming } from '../finish';
 import type { MaskEdge, StageMask } from '../masking';
-import { maskCost } from './mask-cost';
+import { maskOff } from './mask-off';
 import type { LinePullTimings, OrderProblem } from './problem';
 import { pullingOf } from './pulling';
 import type { EarlyPullGroup, FilmTimes, PullGroups } from './stage';
@@ -26,7 +26,14 @@ export function pullGroups(
   const turns: EarlyPullGroup[] = [];
   for (const [choice, edges] of groups) {
     const ownMask = maskOfEdges(mask, edges);
-    const { school, span } = pullingOf(problem, times, ownMask, maskCost(problem, ownMask).pullMin, lyingMin, choice);
+    const { school, span } = pullingOf(
+      problem,
+      times,
+      ownMask,
+      maskOff(problem, ownMask, () => choice ?? times.school).pullMin,
+      lyingMin,
+      choice,
+    );
     const same = turns.findIndex((turn) => turn.school === school);
     const before = turns[same];
     const turn = {

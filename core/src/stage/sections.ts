@@ -1,9 +1,9 @@
 import { sectionCycle } from '../batch';
-import { isSprayed } from '../finish';
+import { isSprayed, type PullTiming } from '../finish';
 import { type PartId, RULE_OF_THUMB, type Span, sumOf, TOLERANCE } from '../kit';
 import type { MaskEdge } from '../masking';
 import { coatingMin } from './coating';
-import { maskCost } from './mask-cost';
+import { maskOff } from './mask-off';
 import { finishOf, type OrderProblem } from './problem';
 import { startProgress } from './progress';
 import { maskOfEdges } from './pull-groups';
@@ -54,7 +54,8 @@ export function sectionsFor(problem: OrderProblem, stage: StageCost, span: Span 
     pulled.masks,
     units.map(({ areas }) => new Set(areas.map(({ index }) => index))),
   );
-  const pullMins = pullOf(problem, pulled.masks, unitOf, units.length);
+  const coverUnit = coverUnits(pulled, unitOf);
+  const pullMins = pullOf(problem, pulled, pulling.school, unitOf, coverUnit, units.length);
   const sized = units.map(({ part, area, areas }, unit) => ({
     part,
     area,
@@ -94,6 +95,7 @@ export function sectionsFor(problem: OrderProblem, stage: StageCost, span: Span 
         mask.edges.flatMap((edge) => (edge.laid === 'now' ? [[edgeKey(edge), turnOf(unitOf(edge))] as const] : [])),
       ),
     ),
+    coverTurnOf: new Map([...coverUnit].map(([area, unit]) => [area, turnOf(unit)])),
     paintedMin: Math.max(...turns.heaps.map(({ turn, endMin }) => (turn === 'paint' ? endMin : 0))),
     firstMin: begun[0]!.paintMin,
   };
@@ -115,25 +117,35 @@ function unitsOf(masks: readonly StandingMask[], units: readonly ReadonlySet<num
   return (edge) => (edge.strip ? ofStrip.get(edge.closed)! : along(edge));
 }
 
+/** Unit of the line tape a cover lies on that comes off with it, by its area; covers that come off after all are in none. */
+function coverUnits(
+  { masks, first }: NonNullable<StageCost['pulled']>,
+  unitOf: (edge: MaskEdge) => number,
+): ReadonlyMap<number, number> {
+  const units = new Map<number, number>();
+  for (const { mask } of masks)
+    for (const edge of mask.edges)
+      if (first.covers.has(edge.closed) && first.lines.has(edge) && (first.backings.has(edge) || !edge.backed))
+        units.set(edge.closed, Math.min(units.get(edge.closed) ?? Infinity, unitOf(edge)));
+  return units;
+}
+
 /** Work of pulling what comes off with each unit. */
 const pullOf = (
   problem: OrderProblem,
-  masks: readonly StandingMask[],
+  { masks }: NonNullable<StageCost['pulled']>,
+  timing: PullTiming,
   unitOf: (edge: MaskEdge) => number,
+  coverUnit: ReadonlyMap<number, number>,
   units: number,
 ): number[] =>
   Array.from({ length: units }, (_, unit) =>
-    sumOf(
-      masks,
-      ({ mask }) =>
-        maskCost(
-          problem,
-          maskOfEdges(
-            mask,
-            mask.edges.filter((edge) => unitOf(edge) === unit),
-          ),
-        ).pullMin,
-    ),
+    sumOf(masks, ({ mask }) => {
+      const edges = mask.edges.filter((edge) => unitOf(edge) === unit);
+      const hung = mask.covers.filter(({ area, by }) => by === 'drape' && coverUnit.get(area) === unit);
+      const ownMask = maskOfEdges(mask, edges);
+      return maskOff(problem, { ...ownMask, covers: [...ownMask.covers, ...hung] }, () => timing).pullMin;
+    }),
   );
 
 /**

@@ -5,9 +5,10 @@ import { typicalFinish } from '../finish';
 import { firstTwo, RULE_OF_THUMB } from '../kit';
 import { consistentRules, searchOrder } from '../order';
 import { sampleArea, sampleBorder, sampleProblem } from '../testing/order';
+import { filmTimes } from './film-times';
 import { gunOf } from './gun';
-import { edgeCost } from './mask-cost';
-import { finishesInUse, NO_RULES, type OrderProblem } from './problem';
+import { coverOver, edgeCost, uncoverMin } from './mask-cost';
+import { finishesInUse, finishOf, NO_RULES, type OrderProblem } from './problem';
 import { startProgress } from './progress';
 import { STAGE_RULES } from './rules-of-thumb';
 import type { StageCost } from './stage';
@@ -23,11 +24,14 @@ const pair = (a: string | null, b: string | null, changes: Partial<OrderProblem>
 const open = (problem: OrderProblem, finish: string, areas: readonly boolean[], keep = false) =>
   stageCost(problem, startProgress(problem), { finish, open: areas, keep });
 
+const CRISP = { crisp: true, backed: false };
+const ROUGH = { crisp: false, backed: false };
+
 describe('one tape edge', () => {
   it('costs its metres by how hard it bends, its pieces, corners and measured points', () => {
     const { layMin, pullMin } = edgeCost(
       { lengthM: 2, pieces: 1, setOutMin: 4, corners: 3, bend: 'tight', sealM: 0 },
-      true,
+      CRISP,
       false,
     );
     expect(layMin).toBeCloseTo(2 * 3.5 + 0.3 + 3 * 0.3 + 4, 9);
@@ -35,14 +39,14 @@ describe('one tape edge', () => {
   });
   it('costs less where it will be painted over, and more a piece on models', () => {
     const edge = { lengthM: 1, pieces: 4, setOutMin: 2, corners: 0, bend: 'gentle', sealM: 0 } as const;
-    expect(edgeCost(edge, false, false).layMin).toBeLessThan(edgeCost(edge, true, false).layMin);
-    expect(edgeCost(edge, true, true).layMin - edgeCost(edge, true, false).layMin).toBeCloseTo(4 * 0.5, 9);
+    expect(edgeCost(edge, ROUGH, false).layMin).toBeLessThan(edgeCost(edge, CRISP, false).layMin);
+    expect(edgeCost(edge, CRISP, true).layMin - edgeCost(edge, CRISP, false).layMin).toBeCloseTo(4 * 0.5, 9);
   });
 });
 
 it('takes two and a half times as long over crossed features of a model', () => {
   const edge = { lengthM: 1, pieces: 1, setOutMin: 2, corners: 0, bend: 'features', sealM: 0 } as const;
-  const without = (model: boolean) => edgeCost(edge, true, model).layMin - (model ? 0.8 : 0.3);
+  const without = (model: boolean) => edgeCost(edge, CRISP, model).layMin - (model ? 0.8 : 0.3);
   expect(without(true)).toBeCloseTo(2.5 * without(false), 9);
 });
 
@@ -155,7 +159,10 @@ describe('one stage', () => {
     expect(next.tapeM).toBe(1);
     expect(fresh.tapeM).toBe(2);
     expect(next.pullMin).toBeCloseTo(
-      pulled.pullMin + next.tapeM * STAGE_RULES.pullPerMetre + STAGE_RULES.pullPerPiece,
+      pulled.pullMin +
+        next.tapeM * STAGE_RULES.pullPerMetre +
+        STAGE_RULES.pullPerPiece +
+        uncoverMin(coverOver(problem.areas[0]!)),
       9,
     );
   });
@@ -168,29 +175,49 @@ describe('one stage', () => {
     expect(coatOf('ivory-brush')).toBeCloseTo(5 * 0.15, 9);
     expect(coatOf(CREAM)).toBeCloseTo(0.03 * 1.5, 9);
   });
-  it('hangs paper along the edge alone against the drips of a brush', () => {
-    const areas = [
-      sampleArea(0, 'ivory-brush'),
-      sampleArea(1, null, { sizeM2: 9 }),
-      sampleArea(2, null, { sizeM2: 9 }),
-    ];
-    const problem = sampleProblem(areas, [sampleBorder(0, 1, 2), sampleBorder(1, 2, 2)]);
-    expect(open(problem, 'ivory-brush', [true, false, false]).drapeM2).toBeCloseTo(2 * STAGE_RULES.dripStripM, 9);
+  it('hangs paper along the edge alone against the drips of a roller, and none beside a brush', () => {
+    const drapeOf = (finish: string) => {
+      const areas = [sampleArea(0, finish), sampleArea(1, null, { sizeM2: 9 }), sampleArea(2, null, { sizeM2: 9 })];
+      const problem = sampleProblem(areas, [sampleBorder(0, 1, 2), sampleBorder(1, 2, 2)]);
+      return open(problem, finish, [true, false, false]).drapeM2;
+    };
+    expect(drapeOf('boottop-navy')).toBeCloseTo(2 * STAGE_RULES.dripStripM, 9);
+    expect(drapeOf('ivory-brush')).toBe(0);
   });
-  it('takes away paper and film after the pull', () => {
-    const stage = open(pair(CREAM, null), CREAM, [true, false]);
-    expect(stage.uncoverMin).toBeCloseTo(
-      stage.drapeM2 * STAGE_RULES.uncoverPerSquareMetre + STAGE_RULES.uncoverPerPiece,
-      9,
+  const kept = (over: boolean | null, sizeM2 = 0.5) => {
+    const sides = [
+      { backed: true, over },
+      { backed: true, over },
+    ] as const;
+    return sampleProblem(
+      [sampleArea(0, CREAM), sampleArea(1, null, { sizeM2 })],
+      [{ ...sampleBorder(0, 1, 2), sides }],
     );
-    expect(stage.after.clock).toBeCloseTo(
-      stage.lastCoatMin +
-        stage.waits.pullMin +
-        stage.pullMin +
-        stage.uncoverMin +
-        (stage.cleaning.after === 0 ? 0 : 12),
-      6,
-    );
+  };
+  const [tapeMin, coverMin] = [2 * STAGE_RULES.pullPerMetre + STAGE_RULES.pullPerPiece, 0.35];
+  it('pulls the line tape alone, then takes away the cover with the backing it hangs from', () => {
+    const stage = open(kept(null), CREAM, [true, false]);
+    expect(stage.tapeM).toBe(4);
+    expect(stage.pullMin).toBeCloseTo(tapeMin, 9);
+    expect(stage.uncoverMin).toBeCloseTo(tapeMin + coverMin, 9);
+    expect(stage.waits.coverMin).toBe(0);
+  });
+  it('takes the cover off before the line tape it lies on', () => {
+    for (const problem of [pair(CREAM, null), kept(true)]) {
+      const stage = open(problem, CREAM, [true, false]);
+      const cover = uncoverMin(coverOver(problem.areas[1]!));
+      expect(stage.pullMin).toBeCloseTo(tapeMin * (problem.borders[0]!.sides ? 2 : 1) + cover, 9);
+      expect(stage.uncoverMin).toBe(0);
+      expect([...stage.pulled!.first.covers]).toEqual([1]);
+    }
+  });
+  it('leaves a large cover on until nothing is wet', () => {
+    const [small, large] = [open(kept(null), CREAM, [true, false]), open(kept(null, 3), CREAM, [true, false])];
+    const touchMin = filmTimes(kept(null), finishOf(kept(null), CREAM), large.coats).windows.touchMin;
+    const begun = large.after.clock - large.uncoverMin;
+    expect(begun).toBeCloseTo(large.lastCoatMin + touchMin, 6);
+    expect(small.after.clock - small.uncoverMin).toBeLessThan(small.lastCoatMin + touchMin);
+    expect(large.waits.coverMin).toBeGreaterThan(60);
   });
   it('fades out what fades out once, after its last coat', () => {
     const areas = (blend: boolean) =>
@@ -252,7 +279,10 @@ describe('masks through primer, colour and clear', () => {
     const stages = run(true, layers);
     expect(stages.map(({ tapeM }) => tapeM)).toEqual([5, 1, 1, 0]);
     expect(stages.map(({ pullMin }) => pullMin > 0)).toEqual([false, true, true, true]);
-    expect(stages[3]!.pullMin).toBeCloseTo(5 * STAGE_RULES.pullPerMetre + 2 * STAGE_RULES.pullPerPiece, 9);
+    expect(stages[3]!.pullMin).toBeCloseTo(
+      5 * STAGE_RULES.pullPerMetre + 2 * STAGE_RULES.pullPerPiece + uncoverMin(coverOver(areas[2]!)),
+      9,
+    );
     expect(stages[3]!.after.kept).toEqual([]);
     expect(run(false, layers).map(({ tapeM }) => tapeM)).toEqual([5, 3, 4, 5]);
   });

@@ -1,6 +1,6 @@
 import { potLifeAt } from '../drying';
 import { type Finish, paintNeeded } from '../finish';
-import { RULE_OF_THUMB } from '../kit';
+import { RULE_OF_THUMB, sumOf } from '../kit';
 import { coatingMin } from './coating';
 import { compatibilityCost } from './compatibility-cost';
 import { filmTimes, memoizedCoats } from './film-times';
@@ -8,7 +8,7 @@ import { gunOf, mixMinutes, needsStripDown, usesGun } from './gun';
 import { stageLayer, temporaryAreas } from './layer-stage';
 import { lotsOf } from './lots';
 import { stageMaskCost } from './mask-cost';
-import { maskRemoval, removalInSections, stageMasks } from './mask-removal';
+import { type MaskRemoval, maskRemoval, removalInSections, stageMasks } from './mask-removal';
 import { masksKeptAfter, standingMasksAfter } from './masks-kept';
 import { finishOf, NO_OWN_WORK, type OrderProblem } from './problem';
 import { STAGE_RULES } from './rules-of-thumb';
@@ -28,8 +28,7 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   const masks = stageMaskCost(problem, before, choice.open, finish.method);
   const decided = coatsNeeded(problem, before, finish, choice.open);
   const times = filmTimes(problem, finish, decided.coats);
-  const { openM2, blendMin, eachMin } = coatingOf(problem, finish, choice.open);
-  const coatMin = decided.coats * eachMin + blendMin;
+  const { openM2, blendMin, eachMin, coatMin } = coatingOf(problem, finish, choice.open, decided.coats);
   const lots = lotsOf(
     { coats: decided.coats, eachMin, lastMin: blendMin, gapMin: times.gap.from },
     potLifeAt(finish, problem.sprayAir.airC),
@@ -57,6 +56,7 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   const off = maskRemoval(problem, before, choice, masksOff, through, times, lastCoatMin);
   const pull = sections ? removalInSections(off, sections, lastCoatMin, times.cleanMin) : off;
   const uncoverMin = pull.uncoverMin + ownWork.offMin;
+  const waits = waitsOf(pull, { tapeMin, overMin: over.waitMin, sealMin: sealDryMin, flashMin });
   const film = { finish, coats: decided.coats, lastCoatMin, tapeSafeMin: times.tapeSafeMin };
   const paintMl = paintNeeded(openM2, decided.coats * finish.coatUm, finish);
   return {
@@ -75,9 +75,9 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
     change,
     overMin,
     over,
-    waitMin: tapeMin + over.waitMin + sealDryMin + flashMin + pull.waitMin + pull.afterMin,
+    waitMin: sumOf(Object.values(waits), (minutes) => minutes) + pull.afterMin,
     cleaning: { minutes: times.cleanMin, after: pull.cleanAfter },
-    waits: { tapeMin, overMin: over.waitMin, sealMin: sealDryMin, flashMin, pullMin: pull.waitMin },
+    waits,
     gap: times.gap,
     lots,
     mask: masks.mask,
@@ -94,7 +94,7 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
     pulled: pull.pulled,
     after: {
       ...filmsAfter(problem, before, choice, film),
-      clock: pull.offMin + pull.afterMin + uncoverMin,
+      clock: pull.offMin + pull.afterMin + pull.coverWaitMin + uncoverMin,
       guns,
       plugged: plugs.plugged,
       standing: standingMasksAfter(problem, before, choice, pull.kept),
@@ -103,17 +103,26 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   };
 }
 
-/** Open square metres, minutes of one coat over them, and of blending. */
+const waitsOf = (
+  { waitMin, coverWaitMin }: Pick<MaskRemoval, 'waitMin' | 'coverWaitMin'>,
+  before: Omit<StageCost['waits'], 'pullMin' | 'coverMin'>,
+): StageCost['waits'] => ({ ...before, pullMin: waitMin, coverMin: coverWaitMin });
+
+/** Open square metres, minutes of one coat over them, of blending, and of all coats. */
 function coatingOf(
   { areas }: OrderProblem,
   { id, method }: Finish,
   open: readonly boolean[],
-): { readonly openM2: number; readonly eachMin: number; readonly blendMin: number } {
+  coats: number,
+): { readonly openM2: number; readonly eachMin: number; readonly blendMin: number; readonly coatMin: number } {
   const onceMin = areas.reduce((sum, area, index) => sum + (open[index] ? coatingMin(area, method) : 0), 0);
+  const eachMin = onceMin + RULE_OF_THUMB.perCoat;
+  const blendMin = areas.some(({ blend, finish }) => blend && finish === id) ? RULE_OF_THUMB.blend : 0;
   return {
     openM2: areas.reduce((sum, area, index) => sum + (open[index] ? area.sizeM2 : 0), 0),
-    eachMin: onceMin + RULE_OF_THUMB.perCoat,
-    blendMin: areas.some(({ blend, finish }) => blend && finish === id) ? RULE_OF_THUMB.blend : 0,
+    eachMin,
+    blendMin,
+    coatMin: coats * eachMin + blendMin,
   };
 }
 

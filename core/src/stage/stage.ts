@@ -3,7 +3,7 @@ import type { SectionCycle } from '../batch';
 import type { PullWindows } from '../drying';
 import type { CoatCount, Finish, PullTiming } from '../finish';
 import type { FinishId, PartId, Span } from '../kit';
-import type { MaskEdge, StageMask, StandingMasks } from '../masking';
+import type { MaskEdge, PulledFirst, StageMask, StandingMasks } from '../masking';
 import type { CompatibilityCost } from './compatibility-cost';
 import type { StageLayerKind } from './layer-stage';
 import type { LotShares } from './lots';
@@ -47,8 +47,8 @@ export interface StandingMask {
   readonly early: readonly EarlyPullGroup[];
   /** Last moment the film lets the tape off whole, minutes after that coat. */
   readonly latestMin: number;
+  /** Work in the window of its lines, and after it. */
   readonly pullMin: number;
-  /** Taking its paper and film away. */
   readonly uncoverMin: number;
   readonly tapeM: number;
   /** Of a mask that stays on through the coats of what is beside it: the part it lies on. Null: it belongs to its own stage. */
@@ -135,6 +135,8 @@ export interface StageSections extends SectionCycle {
   readonly plain: readonly StageSection[];
   /** In which of the pulls an edge comes off, from 1, by its border and what it covers. */
   readonly turnOf: ReadonlyMap<string, number>;
+  /** The same of covers that lie on line tapes, by area. */
+  readonly coverTurnOf: ReadonlyMap<number, number>;
   /** When the last of them is painted, and the first; minutes from the start of the coat. */
   readonly paintedMin: number;
   readonly firstMin: number;
@@ -163,6 +165,8 @@ interface Pulled {
   readonly hands: number;
   /** When all of it is off. */
   readonly offMin: number;
+  /** What of them comes off in the window of its lines; the rest comes off after. */
+  readonly first: PulledFirst<MaskEdge>;
 }
 
 /** What it takes until a finish can be sprayed, minutes. */
@@ -190,7 +194,7 @@ export interface StageCost extends StageChoice {
   readonly coatMin: number;
   readonly blendMin: number;
   readonly pullMin: number;
-  /** Taking away paper and film after the pull. */
+  /** Taking away what comes off after the pull. */
   readonly uncoverMin: number;
   /** Preparation for the colour: final check, gun stripped down, paint mixed, and mixed again between coats. */
   readonly changeMin: number;
@@ -204,7 +208,7 @@ export interface StageCost extends StageChoice {
   readonly cleaning: { readonly minutes: number; readonly after: number };
   /**
    * Parts of the waiting: until colour takes tape, until what is below may be coated, until a seal is dry, between
-   * coats, until the pull.
+   * coats, until the pull, until a large cover may come off.
    */
   readonly waits: {
     readonly tapeMin: number;
@@ -212,6 +216,7 @@ export interface StageCost extends StageChoice {
     readonly sealMin: number;
     readonly flashMin: number;
     readonly pullMin: number;
+    readonly coverMin: number;
   };
   /** Between two coats. */
   readonly gap: Span;

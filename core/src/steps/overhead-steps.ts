@@ -47,7 +47,7 @@ export function endSteps({ stages, items, parts, kind }: StepSource): readonly D
       null,
       unplugMin(values.plugs),
       { code: 'step.unplug', values },
-      { items: closings.map(({ id }) => id) },
+      { items: closings.map(({ id }) => id).reverse() },
     );
   clock.add('inspect', null, STEP_RULES.inspect, {
     code: 'step.inspect',

@@ -26,7 +26,7 @@ export function afterCoats(stage: StagePlan, finish: Finish, source: StepSource,
   if (sections) {
     // The tape is off already; the gun may have been cleaned on the way.
     if (cleaning.after === sections.heaps.filter(({ turn }) => turn === 'pull').length) clean();
-    uncoverStep(stage, source, clock);
+    uncoverStep(stage, source, clock, waits.coverMin);
     return;
   }
   const early = pulled?.early ?? [];
@@ -36,17 +36,23 @@ export function afterCoats(stage: StagePlan, finish: Finish, source: StepSource,
     const rest = restMin - (cleaning.after === turn ? cleaning.minutes : 0);
     const what = pull ? `pull-${pull.school}` : 'pull';
     const forTape = pull !== null || tapeRemovals(stage, source).length > 0;
+    // Masks of which only what covers comes off wait for their time as tape does.
+    const forCovers = !forTape && stage.hands > 0 && cost.pulling !== null;
     pass(
-      forTape ? 'wait' : 'flash',
-      forTape ? what : 'last',
+      forTape || forCovers ? 'wait' : 'flash',
+      forTape ? what : forCovers ? 'uncover' : 'last',
       rest,
-      forTape ? messageWithoutValues('step.wait-pull') : flashMessage(finish, stage, true),
+      forTape
+        ? messageWithoutValues('step.wait-pull')
+        : forCovers
+          ? messageWithoutValues('step.wait-cover')
+          : flashMessage(finish, stage, true),
     );
     if (pull) earlyStep(stage, finish, pull.school, source, clock);
     else pullStep(stage, finish, source, clock);
   }
   if (cleaning.after > early.length) clean();
-  uncoverStep(stage, source, clock);
+  uncoverStep(stage, source, clock, waits.coverMin);
 }
 
 /** Lines that come off before the rest, with their own pull timing. */
@@ -61,7 +67,15 @@ function earlyStep(stage: StagePlan, finish: Finish, school: PullTiming, source:
     pullMin / hands,
     {
       code: 'step.pull',
-      values: { finish: finish.name, school, ...pull, hands, older: [], lines: linesPulled(tapes, source.parts) },
+      values: {
+        finish: finish.name,
+        school,
+        ...pull,
+        hands,
+        older: [],
+        lines: linesPulled(tapes, source.parts),
+        ...coversFirst(tapes, source.parts),
+      },
     },
     {
       items: tapes.map(({ id }) => id),
@@ -111,6 +125,7 @@ function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }:
     ...(stage.hands > 1 ? onePersonMessage(stage) : {}),
     older: stage.pulls.map(String),
     ...(early.length > 0 ? { rest: true } : {}),
+    ...coversFirst(tapes, source.parts),
   };
   add(
     'pull',
@@ -121,32 +136,44 @@ function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }:
   );
 }
 
-/** Paper and film are folded up and taken away once the tape is off. */
-function uncoverStep(stage: StagePlan, { items, parts }: StepSource, { add }: StepClock): void {
-  const off = comingOff(
-    stage,
-    items.flatMap(({ covers, seams }) => [...covers, ...seams]),
+/** Covers among what is pulled: they lie on line tapes and come off before them. */
+export function coversFirst(
+  items: readonly Item[],
+  parts: readonly PartPlan[],
+): { readonly covers?: readonly string[] } {
+  const covers = items.flatMap((item) => (item.kind === 'cover' ? [item] : []));
+  return covers.length === 0 ? {} : { covers: coverPlaces(covers, parts).places };
+}
+
+/** What covers is folded up and taken away once the line tapes are off, with the tape it hangs from; a large cover once nothing is wet. */
+function uncoverStep(stage: StagePlan, { items, parts }: StepSource, { add, pass }: StepClock, coverMin: number): void {
+  const off = comingOff(stage, items.flatMap(inLayingOrder)).filter(
+    ({ until, kind }) => until.uncover && kind !== 'own',
   );
   // What a person laid themselves comes off with its stage, also where all masks stay on.
   const ownItems = items[stage.number - 1]!.own;
+  pass('wait', 'cover', coverMin, messageWithoutValues('step.wait-cover'));
   if (off.length + ownItems.length === 0) return;
   const covers = off.flatMap((item) => (item.kind === 'cover' ? [item] : []));
-  const values = { ...coverPlaces(covers, parts), own: ownItems.map((item) => ownPieceMessage(item, parts)) };
+  const tapes = [
+    ...new Set(off.flatMap((item) => (item.kind === 'cover' || item.material === null ? [] : [item.material]))),
+  ];
+  const values = { ...coverPlaces(covers, parts), own: ownItems.map((item) => ownPieceMessage(item, parts)), tapes };
   add(
     'uncover',
     null,
     stage.uncoverMin,
     { code: 'step.uncover', values },
-    { items: [...off, ...ownItems].map(({ id }) => id) },
+    { items: [...ownItems, ...off].map(({ id }) => id) },
   );
 }
 
-/** Tape that comes off after a stage: with the rest, or before it with its own pull timing. */
+/** What comes off in the window of its lines after a stage: with the rest, or before it with its own pull timing. */
 export const tapeRemovals = (stage: StagePlan, { items }: StepSource, early?: PullTiming): Item[] =>
   comingOff(
     stage,
-    items.flatMap((item) => inLayingOrder({ ...item, closings: [], covers: [], seams: [], own: [] })),
-  ).filter(({ until }) => until.early === early);
+    items.flatMap((item) => inLayingOrder({ ...item, closings: [], own: [] })),
+  ).filter(({ until }) => !until.uncover && until.early === early);
 
 /** Of what was laid, what comes off after a stage, the last laid first. */
 const comingOff = <I extends Item>({ number, hands }: StagePlan, items: readonly I[]): I[] =>

@@ -5,7 +5,7 @@ import { messageWithoutValues, type StepId, TOLERANCE } from '../kit';
 import type { AfterRule } from '../runsheet';
 import type { StageSections } from '../stage';
 import type { CoatSectionInfo, CoatValues } from './coat-steps';
-import { tapeRemovals } from './pull-steps';
+import { coversFirst, tapeRemovals } from './pull-steps';
 import { sectionMessages } from './sections';
 import { type StepClock, stepId } from './step-clock';
 import { coatId, dryingLocationOf, filmRule } from './step-rules';
@@ -83,6 +83,8 @@ export function sectionSteps(
     );
     const before = heaps.slice(0, heaps.indexOf(heap)).findLast((sectionBatch) => sectionBatch.turn === 'paint')!;
     const { opens, closes } = pullWindow(heap, before, heaps);
+    const off = tapes.filter(({ until }) => (until.turn ?? pulls.length) === place);
+    const items = off.map(({ id }) => id);
     const values = {
       finish: finish.name,
       school: stage.school ?? finish.school,
@@ -91,9 +93,9 @@ export function sectionSteps(
       hands: 1,
       older: place === pulls.length ? stage.pulls.map(String) : [],
       sections: said,
+      ...coversFirst(off, source.parts),
       ...(before === paints.at(-1) ? {} : { more: isSprayed(finish) ? ('mist' as const) : ('drips' as const) }),
     };
-    const items = tapes.filter(({ until }) => (until.turn ?? pulls.length) === place).map(({ id }) => id);
     last = stepId(stage.session, 'pull', name);
     add('pull', name, minutes, { code: 'step.pull', values }, { ...part, items, after: rules });
   }

@@ -1,23 +1,14 @@
 import type { DryingAir } from '../air';
-import type {
-  BackingItem,
-  Item,
-  LineItem,
-  PrepareTask,
-  Reach,
-  SafetyCode,
-  SeamItem,
-  StagePlan,
-  StepMessage,
-} from '../contract';
+import type { Item, LineItem, PrepareTask, Reach, SafetyCode, StagePlan, StepMessage } from '../contract';
 import { type Finish, isSprayed } from '../finish';
-import { backingOf, itemsLyingIn, leaksOf, sheetLine, type StageItems, withBacking } from '../items';
-import { isModelScale, type JobKind, messageWithoutValues, sumOf } from '../kit';
+import { itemsLyingIn, leaksOf, liesLast, sheetLine, type StageItems } from '../items';
+import { isModelScale, type JobKind, messageWithoutValues } from '../kit';
 import type { Preparation } from '../prepare';
-import type { LayMethod, Technique } from '../runs';
+import type { Technique } from '../runs';
 import type { Step } from '../runsheet';
 import type { PartPlan, PartWork } from '../setout';
 import type { Sequence } from '../stage';
+import { backingMessage, groupBackings, plainHow } from './backing-steps';
 import { cautionsAt } from './cautions';
 import { coatSteps, mixStep } from './coat-steps';
 import { flashMessage } from './flash-message';
@@ -96,8 +87,10 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
 function layingSteps(stage: StagePlan, source: StepSource, { add }: StepClock): void {
   const { finishes, items, parts } = source;
   const finish = finishes.get(stage.finish) as Finish;
-  const { closings, rims, lines, backings, covers, seams, own } = items[stage.number - 1]!;
-  const mayLie = tapeSafeRules(stage, source);
+  const { closings, rims, lines, backings, covers, own } = items[stage.number - 1]!;
+  // The first that is laid on the areas waits until they take tape.
+  const mayLie = [...tapeSafeRules(stage, source)];
+  const rules = () => mayLie.splice(0);
   if (closings.length > 0) {
     const ids = closings.map(({ id }) => id);
     add(
@@ -108,37 +101,37 @@ function layingSteps(stage: StagePlan, source: StepSource, { add }: StepClock): 
       { items: ids },
     );
   }
-  for (const [index, alike] of groupSurroundings(rims).entries()) {
+  for (const alike of groupSurroundings(rims)) {
     const ids = alike.map(({ id }) => id);
     add('lay', ids[0]!, layMinOf(alike), surroundingsMessage(alike, parts), {
       part: alike[0]!.part,
       items: ids,
-      after: index === 0 ? mayLie : [],
+      after: rules(),
     });
   }
-  const laidAlone = lines.filter(({ sheetOf }) => sheetOf === null);
-  laidAlone.forEach((line, index) => {
-    const behind = backingOf(line, backings);
+  const layLine = (line: LineItem) => {
     // Shapes cut from one film are applied in one go.
-    const laid = [...withBacking(line, backings), ...lines.filter(({ sheetOf }) => sheetOf === line.id)];
+    const laid = [line, ...lines.filter(({ sheetOf }) => sheetOf === line.id)];
     const ids = laid.map(({ id }) => id);
-    add('lay', line.id, layMinOf(laid), laySay(line, behind, parts), {
-      part: line.part,
+    add('lay', line.id, layMinOf(laid), laySay(line, parts), { part: line.part, items: ids, after: rules() });
+  };
+  const laidAlone = lines.filter(({ sheetOf }) => sheetOf === null);
+  laidAlone.filter((line) => !liesLast(line, backings)).forEach(layLine);
+  for (const alike of groupBackings(backings)) {
+    const ids = alike.map(({ id }) => id);
+    add('lay', ids[0]!, layMinOf(alike), backingMessage(alike, parts), {
+      part: alike[0]!.part,
       items: ids,
-      after: index === 0 ? mayLie : [],
+      after: rules(),
     });
-  });
-  if (covers.length + seams.length > 0) {
-    const ids = [...covers, ...seams].map(({ id }) => id);
-    const values = { ...coverPlaces(covers, parts), reach: reachOf(finish), seams: seamsOf(seams) };
-    add(
-      'cover',
-      null,
-      layMinOf([...covers, ...seams]),
-      { code: 'step.cover', values },
-      { items: ids, after: lines.length === 0 ? mayLie : [] },
-    );
   }
+  if (covers.length > 0) {
+    const ids = covers.map(({ id }) => id);
+    const hung = covers.some(({ after }) => after.length > 0);
+    const values = { ...coverPlaces(covers, parts), reach: reachOf(finish), hung };
+    add('cover', null, layMinOf(covers), { code: 'step.cover', values }, { items: ids, after: rules() });
+  }
+  laidAlone.filter((line) => liesLast(line, backings)).forEach(layLine);
   if (own.length > 0)
     add(
       'lay',
@@ -180,22 +173,8 @@ function withSafety(steps: readonly Draft[], { stages, finishes, kind, works, sc
 
 const layMinOf = (items: readonly Item[]): number => items.reduce((sum, { layMin }) => sum + layMin, 0);
 
-/** Tape over the seams, by its code. */
-const seamsOf = (seams: readonly SeamItem[]): Technique[] =>
-  [...new Set(seams.map(({ material }) => material))].map((tape) => ({
-    code: 'technique.over-seam',
-    values: {
-      tape,
-      lengthMm: sumOf(seams, ({ material, lengthMm, count }) => (material === tape ? lengthMm * count : 0)),
-    },
-  }));
-
-/** How something is laid, without where. */
-const plainHow = ({ from: _from, to: _to, ...how }: LayMethod): Technique => how as Technique;
-
-function laySay(line: LineItem, behind: BackingItem | null, parts: readonly PartPlan[]): StepMessage {
+function laySay(line: LineItem, parts: readonly PartPlan[]): StepMessage {
   const [technique, ...more] = line.techniques.map(plainHow);
-  const [backing, ...ofBacking] = (behind?.techniques ?? []).map(plainHow);
   return {
     code: 'step.lay',
     values: {
@@ -206,8 +185,8 @@ function laySay(line: LineItem, behind: BackingItem | null, parts: readonly Part
       tapeMm: line.lengthMm,
       count: line.count,
       technique: technique as Technique,
-      more: [...more, ...(behind?.over ? [backing!] : []), ...ofBacking],
-      backing: behind && !behind.over ? backing! : null,
+      more,
+      backing: null,
     },
   };
 }

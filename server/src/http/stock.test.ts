@@ -33,7 +33,7 @@ const booked = (over: Partial<BookStock>): BookStock => ({
   id: randomUUID(),
   at: now(),
   stuff: 'tapes',
-  code: 'F19',
+  code: 'F6',
   reason: 'received',
   packs: 1,
   note: '',
@@ -58,22 +58,22 @@ it('ships what covers besides tape', async () =>
   expect((await shelf()).supplies?.map(({ code }) => code)).toEqual(SHIPPED_SHELF.supplies?.map(({ code }) => code)));
 
 it('is not counted until somebody counts; then what comes is added, once however often it is told', async () => {
-  expect(await rollsOf('F19')).toBeUndefined();
+  expect(await rollsOf('F6')).toBeUndefined();
   await book(booked({ reason: 'counted', packs: 2 })).expect(201);
   const move = booked({ packs: 3, note: 'from the counter' });
   await book(move).expect(201);
   await book(move).expect(201);
-  expect(await rollsOf('F19')).toBe(5);
-  expect((await movesOf('F19')).map(({ reason, packs, note }) => [reason, packs, note])).toEqual([
+  expect(await rollsOf('F6')).toBe(5);
+  expect((await movesOf('F6')).map(({ reason, packs, note }) => [reason, packs, note])).toEqual([
     ['received', 3, 'from the counter'],
     ['counted', 2, ''],
   ]);
 });
 
 it('stays as it was booked where somebody changes the figures of an entry meanwhile', async () => {
-  const tape = (await shelf()).tapes.find(({ code }) => code === 'F19') as Tape;
+  const tape = (await shelf()).tapes.find(({ code }) => code === 'F6') as Tape;
   const { body } = await api()
-    .put(`/api/shelf/tapes/F19?was=${entryFingerprint(tape)}`)
+    .put(`/api/shelf/tapes/F6?was=${entryFingerprint(tape)}`)
     .send({ ...tape, name: 'Film, stiff', rolls: 40, rollPrice: 12 })
     .expect(200);
   expect(body).toMatchObject({ name: 'Film, stiff', rolls: 5, rollPrice: 12 });
@@ -86,7 +86,7 @@ it('of a job in the shop is reserved until it is laid', async () => {
       .send({ revision: job.revision, event: event('start') })
       .expect(201)
   ).body as RunRecord;
-  const film = (await reserved()).find(({ code }) => code === 'F19');
+  const film = (await reserved()).find(({ code }) => code === 'F6');
   expect(film).toMatchObject({ stuff: 'tapes', jobs: expect.arrayContaining(['Tansy']) });
   expect(film!.packs).toBeGreaterThan(0);
 });
@@ -96,19 +96,19 @@ it('is booked by the run sheet, once, and back where a step was not done after a
     steps: { id: LogEvent['step']; kind: string; items: string[] }[];
     items: { id: string; material: string; lengthMm: number; count: number }[];
   };
-  const line = items.items.find(({ material }) => material === 'F19')!;
+  const line = items.items.find(({ material }) => material === 'F6')!;
   const step = items.steps.find(({ kind, items: laid }) => kind === 'lay' && laid.includes(line.id))!.id;
-  const before = (await rollsOf('F19'))!;
+  const before = (await rollsOf('F6'))!;
   await log(event('done', step));
   const rolls = (line.lengthMm * line.count) / 1000 / 55;
-  expect(before - (await rollsOf('F19'))!).toBeCloseTo(rolls, 9);
-  const left = (await reserved()).find(({ code }) => code === 'F19')?.packs ?? 0;
+  expect(before - (await rollsOf('F6'))!).toBeCloseTo(rolls, 9);
+  const left = (await reserved()).find(({ code }) => code === 'F6')?.packs ?? 0;
   await log(event('done', step));
-  expect(before - (await rollsOf('F19'))!).toBeCloseTo(rolls, 9);
+  expect(before - (await rollsOf('F6'))!).toBeCloseTo(rolls, 9);
   await log(event('undo', step));
-  expect(await rollsOf('F19')).toBeCloseTo(before, 9);
-  expect((await reserved()).find(({ code }) => code === 'F19')!.packs).toBeCloseTo(left + rolls, 9);
-  expect((await movesOf('F19')).slice(0, 2).map(({ reason, jobId, step: of }) => [reason, jobId, of])).toEqual([
+  expect(await rollsOf('F6')).toBeCloseTo(before, 9);
+  expect((await reserved()).find(({ code }) => code === 'F6')!.packs).toBeCloseTo(left + rolls, 9);
+  expect((await movesOf('F6')).slice(0, 2).map(({ reason, jobId, step: of }) => [reason, jobId, of])).toEqual([
     ['back', job.id, step],
     ['used', job.id, step],
   ]);
@@ -141,5 +141,5 @@ it('refuses what is not there, and what cannot be', async () => {
 });
 
 it('is kept as a log: nothing booked is changed afterwards', async () => {
-  await expect(server.pool.query("UPDATE stock_moves SET packs = 0 WHERE code = 'F19'")).rejects.toThrow(/append-only/);
+  await expect(server.pool.query("UPDATE stock_moves SET packs = 0 WHERE code = 'F6'")).rejects.toThrow(/append-only/);
 });

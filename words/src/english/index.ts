@@ -25,7 +25,16 @@ import { REFUSAL_WORDS } from './refusals';
 import { REQUEST_WORDS } from './requests';
 import { DOUBT_WORDS, TECHNIQUE_REASONS, TECHNIQUE_WORDS } from './runs';
 import { FOLLOW_DATA_SHEETS, SAFETY_WORDS } from './safety';
-import { CLOSING_TAPES, LEAK_WORDS, OWN_PIECE_WORDS, SECTION_WORDS, SIDES, STEP_DETAILS, STEP_TITLES } from './steps';
+import {
+  BACKED_LINE_WORDS,
+  CLOSING_TAPES,
+  LEAK_WORDS,
+  OWN_PIECE_WORDS,
+  SECTION_WORDS,
+  SIDES,
+  STEP_DETAILS,
+  STEP_TITLES,
+} from './steps';
 import { BATCH_WORDS, DAY_WORDS } from './time';
 
 const SAYS: WordsOf<AllMessages> = {
@@ -49,6 +58,7 @@ const SAYS: WordsOf<AllMessages> = {
   ...COAT_WORDS,
   ...STEP_TITLES,
   ...LEAK_WORDS,
+  ...BACKED_LINE_WORDS,
   ...SECTION_WORDS,
   ...CLOSING_TAPES,
   ...OWN_PIECE_WORDS,

@@ -142,6 +142,9 @@ export const PLAN_FAULT_WORDS: WordsOf<PlanFaultMessages> = {
   'broken.pulled': ({ item, times }) => `${item} comes off ${times} times`,
   'broken.laid': ({ item, times }) => `${item} is laid ${times} times`,
   'broken.lies-over': ({ item, over }) => `${item} lies over ${over}, but is laid before it or comes off after it`,
+  'broken.seam': ({ item }) => `${item} lies where no paper or film ends`,
+  'broken.loose-cover': ({ item }) => `${item} lies beside what is painted and hangs from no tape`,
+  'broken.wet-cover': ({ item }) => `${item} is large and comes off while the paint is wet`,
   'broken.section': ({ stage, part, piece }) =>
     `stage ${stage}: section of ${part}, piece ${piece}, is not pulled in its window`,
   'broken.long-pull': ({ step, pullMin, windowMin }) => `${step} takes ${pullMin} min in a window of ${windowMin} min`,

@@ -1,5 +1,5 @@
 import type { DoubtMessages, TechniqueMessages } from '@lintrel/core';
-import { countText, listText, type SentenceTools, type WordsOf } from '../table';
+import { countText, listText, sentence, type SentenceTools, type WordsOf } from '../table';
 import { SCHOOLS } from './names';
 
 const positions = (places: readonly number[], { length }: Pick<SentenceTools, 'length'>): string =>
@@ -52,6 +52,8 @@ export const TECHNIQUE_WORDS: WordsOf<TechniqueMessages> = {
       : `Pull it slowly and low, folded back along itself, cut into lengths of about ${length(inMm)}; stop where paint lifts, and cut there.`,
   'technique.stop-short': ({ atMm, layers, backing }, to) =>
     `${layers} tapes lie on each other ${positions(atMm, to)}: ${backing ? 'the backing ends' : 'end it'} there against them; the cover goes over the gap, onto the tape.`,
+  'technique.end-clear': ({ atMm }, to) =>
+    `${sentence(positions(atMm, to))} it ends against a line tape that comes off before it, and does not lie on that.`,
   'technique.pieces': ({ atMm }, to) =>
     `Post ${positions(atMm, to)}: small pieces round it, each over the one before; fold them down with a fingernail.`,
   'technique.row-along': ({ fromMm, toMm }, { length }) =>
@@ -107,6 +109,7 @@ export const TECHNIQUE_REASONS: Readonly<Record<keyof TechniqueMessages, string>
   'technique.low-pull': 'A long piece pulled in one go lifts what holds least, and more with every metre.',
   'technique.stop-short':
     'More than three on each other cannot be pressed into a corner: paint runs in under the uppermost.',
+  'technique.end-clear': 'Nothing may lie on a tape when it is pulled.',
   'technique.pieces': 'Tape round a post stands off in folds, each one a leak.',
   'technique.row-along': 'On the heads it lies hollow on both sides of them.',
   'technique.over-seam': 'A loose edge of paper lifts in the draught and lets mist under.',
@@ -140,11 +143,14 @@ export const DOUBT_WORDS: WordsOf<DoubtMessages> = {
     gentle
       ? `its edge is ${edge}, not crisp: a crisp tape would take the paint below with it (estimate)`
       : `its edge is ${edge}, not crisp: there is no crisp tape on the shelf that fits here`,
+  'doubt.cold-edge': ({ edge, needsC, surfaceC }, { temperature }) =>
+    `its edge is ${edge}, not crisp: crisp tapes stick from ${temperature(needsC)} on, the surface has ${temperature(surfaceC)}; warm part and tape`,
   'doubt.test-pull': () => 'may lift the paint below (estimate): test pull first',
   'doubt.lifts': () =>
     'would likely take the paint below with it (estimate): get a gentler tape, or let the paint cure longer',
   'doubt.none-narrow': ({ roomMm }, { length }) =>
     `no tape on the shelf is narrower than the ${length(roomMm)} there is`,
+  'doubt.none-for-edge': () => 'there is no tape on the shelf for this edge',
   'doubt.none-wider': ({ lineTapeMm }, { length }) =>
     `no tape on the shelf is wider than the line tape of ${length(lineTapeMm)}: get a crepe for the backing`,
   'doubt.none-for-rim': () => 'there is no tape on the shelf for this edge of the part: get a crepe or a rim tape',

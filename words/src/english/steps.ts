@@ -1,4 +1,5 @@
 import type {
+  BackedLineMessages,
   BeyondEdge,
   Cleaner,
   ClosingTapeMessages,
@@ -125,6 +126,7 @@ export const STEP_TITLES: WordsOf<StepMessages> = {
   'step.wait-pull': () => 'Wait for the pull',
   'step.wait-section': () => 'Wait before the next section',
   'step.wait-seal': () => 'Wait until the seal is dry',
+  'step.wait-cover': () => 'Wait until it is touch-dry',
   'step.flash': ({ method, last }) => (byHand(method) ? `Let it dry${last ? '' : ' for the next coat'}` : 'Flash off'),
   'step.wash': ({ places }) => `Wash ${theOnly(places)}`,
   'step.warm': () => 'Keep part and tape warm overnight',
@@ -136,13 +138,17 @@ export const STEP_TITLES: WordsOf<StepMessages> = {
   'step.unplug': ({ plugs }) => `Take out ${countText(plugs, 'plug')}`,
   'step.lay': ({ tape, side, line, part }) =>
     `${tape ?? 'Mask by hand'} ${SIDES[side]} ${line}${part === null ? '' : `, ${part}`}`,
+  'step.backing': ({ tape, behind, part }) =>
+    `${tape ?? 'Mask by hand'} behind ${listText(behind)}${part === null ? '' : `, ${part}`}`,
   'step.rim': ({ material, widthMm, beyond, part, edges }, { length, say }) =>
     `${material === 'foam' ? `Foam ${length(widthMm)}` : (material ?? 'Mask by hand')} ${RIM_SIDES[beyond]} ${edges.length === 1 ? say(edges[0]!) : countText(edges.length, 'edge')}${part === null ? '' : `, ${part}`}`,
   'step.cover': (covered) => `Cover ${theOnly(covers(covered), 'place')}`,
   'step.uncover': (covered) =>
-    covers(covered).length === 0
-      ? `Take off ${countText(covered.own?.length ?? 0, 'piece')} of your own`
-      : `Uncover ${theOnly(covers(covered), 'place')}`,
+    covers(covered).length === 0 && (covered.tapes ?? []).length > 0
+      ? `Take off ${listText(covered.tapes!)}`
+      : covers(covered).length === 0
+        ? `Take off ${countText(covered.own?.length ?? 0, 'piece')} of your own`
+        : `Uncover ${theOnly(covers(covered), 'place')}`,
   'step.own': ({ pieces }) => `Lay ${countText(pieces.length, 'piece')} of your own`,
   'step.seal': ({ finish }) => `Seal the tape edges: ${finish ?? 'liquid mask'}`,
   'step.gate': () => 'Check before colour',
@@ -194,6 +200,7 @@ export const STEP_DETAILS: WordsOf<StepMessages> = {
   'step.wait-pull': () => '',
   'step.wait-section': () => 'Painted sooner, it could not be pulled in time.',
   'step.wait-seal': () => 'Colour on a wet seal creeps under the tape with it.',
+  'step.wait-cover': () => 'What covers comes off then: it would sweep over wet paint.',
   'step.flash': ({ method, masked }) =>
     byHand(method)
       ? 'Try it in a hidden place: it takes no mark and no longer pulls.'
@@ -227,13 +234,22 @@ export const STEP_DETAILS: WordsOf<StepMessages> = {
       `${metres(tapeMm)} off the roll${backing ? ` of ${tape ?? 'what fits'}` : ''}${count > 1 ? ` on each of ${count}` : ''}.`,
       ...[technique, ...more].map(say),
     ].join(' '),
+  'step.backing': ({ along, offsetMm, over, count, more }, { length, say }) =>
+    [
+      `${sentence(listText(along.map(say)))}${count > 1 ? `, on each of ${count}` : ''}, ${length(offsetMm)} back from the line.`,
+      over
+        ? 'It lies over the line tape and carries paper and film.'
+        : 'It carries paper and film; the line tape goes on last, over its edge.',
+      ...more.map(say),
+    ].join(' '),
   'step.rim': ({ edges, lengthMm, count, technique, more }, { metres, say }) =>
     [
       `${edges.length > 1 ? `${sentence(listText(edges.map((edge) => say(edge))))}: ` : ''}${metres(lengthMm)}${count > 1 ? ` on each of ${count}` : ''}.`,
       ...[technique, ...more].map(say),
     ].join(' '),
   'step.cover': (covered, { area, say }) => {
-    const { places, wholes = [], round = [], roundM2 = 0, reach, seams = [] } = covered;
+    const { places, wholes = [], round = [], roundM2 = 0, reach, hung, seams = [] } = covered;
+    const seam = seams.length > 0 ? '.' : '; a second tape over the seam.';
     return [
       ...(covers(covered).length > 1 && places.length > 0 ? [`${places.join('; ')}.`] : []),
       ...(wholes.length > 0 ? [`Whole, for mist reaches them: ${wholes.join('; ')}.`] : []),
@@ -242,8 +258,12 @@ export const STEP_DETAILS: WordsOf<StepMessages> = {
             `All that lies beyond the edges of ${listText(round)}: about ${area(roundM2)} of film, stuck to the tape or foam along them.`,
           ]
         : []),
-      `${REACHES[reach ?? 'mist']} Onto the tape, not across its edge${seams.length > 0 ? '.' : '; a second tape over the seam.'}`,
-      ...seams.map(say),
+      REACHES[reach ?? 'mist'],
+      ...(hung === undefined
+        ? [`Onto the tape, not across its edge${seam}`, ...seams.map(say)]
+        : hung
+          ? ['Its edge on the tape that carries it, clear of the line, pressed down.']
+          : []),
     ].join(' ');
   },
   'step.uncover': (covered) =>
@@ -252,6 +272,9 @@ export const STEP_DETAILS: WordsOf<StepMessages> = {
         ? [
             `${listedAbove(covers(covered))}Fold paper and film up into themselves, the painted side in: dry overspray falls off them.`,
           ]
+        : []),
+      ...(covers(covered).length > 0 && (covered.tapes ?? []).length > 0
+        ? [`The tape they hang from comes with them: ${listText(covered.tapes!)}.`]
         : []),
       ...((covered.own ?? []).length > 0 && covers(covered).length > 0
         ? [`Take off your own ${listText((covered.own ?? []).map(({ values }) => values.name))} too.`]
@@ -295,10 +318,11 @@ export const STEP_DETAILS: WordsOf<StepMessages> = {
         : '';
     return `${how}${tape ? `, ${edge}` : ''}.${tape && coat > 1 ? ' Press the tape again first.' : ''}${fade}${alone ? ` Pulling takes longer than its window. ${say(alone)}` : ''}`;
   },
-  'step.pull': ({ finish, fromMin, toMin, hands, alone, older, lines, sections, more }, { minutes, say }) =>
+  'step.pull': ({ finish, fromMin, toMin, hands, alone, older, lines, covers, sections, more }, { minutes, say }) =>
     `${fromMin > 0 ? `From ${minutes(fromMin)}` : 'At once'} after ${sections ? 'the coat before it' : `the last coat of ${finish}`}${toMin === null ? '' : `, within ${minutes(toMin)}`} (estimate).` +
     `${hands > 1 ? ` ${hands} people pull together: one alone would not be done in time.${alone ? ` ${say(alone)}` : ''}` : ''} Low and slow, folded back on itself, away from the fresh paint.` +
-    `${lines ? ' Everything else stays on. Paper that hangs on this tape is folded back first, onto the mask.' : ''}` +
+    `${covers ? ` First take paper and film off ${listText(covers)}, folded into themselves: they hang on this tape.` : ''}` +
+    `${lines ? ' Everything else stays on.' : ''}` +
     `${more === 'mist' ? ' Keep it out of the mist of what is sprayed next: carried away, or behind paper.' : more === 'drips' ? ' Keep drips of what is painted next off it.' : ''}` +
     `${older.length > 0 ? ` Masks of stage ${listText(older)} come off with it, the last laid first.` : ''}`,
   'step.inspect': ({ plugs, aircraft }) =>
@@ -311,6 +335,12 @@ const REACHES: Readonly<Record<Reach, string>> = {
   whole: 'Bag everything: the mist of a gun goes everywhere. Paper or film.',
   mist: 'Paper or film as far as mist flies.',
   drips: 'Paper against drips and splatter: 300 mm below the paint and 50 mm above are enough.',
+};
+
+/** Where a backing lies. */
+export const BACKED_LINE_WORDS: WordsOf<BackedLineMessages> = {
+  'backing.along': ({ line, side, lengthMm, pieces, pieceMm }, { length, metres }) =>
+    `${metres(lengthMm)} ${SIDES[side]} ${line}${pieces > 1 ? `, in ${pieces} straight pieces of up to ${length(pieceMm)}` : ''}`,
 };
 
 /** Sections of a coat. */
