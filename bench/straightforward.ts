@@ -52,7 +52,9 @@ export function straightforward({ design, shelf }: Job): Masking {
     ...layers.map(({ finish, areas }) => ({ id: finish as string, open: [...areas] })),
   ];
   const all = stages.map(({ id, open }) => stageTaken(problem, open, finishOf(problem, id).method));
-  const plugs = [...(problem.plugMin ?? new Map<string, number>()).values()].reduce((sum, minutes) => sum + minutes, 0);
+  const plugs = [problem.plugMin, problem.unplugMin]
+    .flatMap((minutes) => [...(minutes?.values() ?? [])])
+    .reduce((sum, minutes) => sum + minutes, 0);
   return {
     minutes: all.reduce((sum, { minutes }) => sum + minutes, 0) + plugs,
     tapeM: all.reduce((sum, { tapeM }) => sum + tapeM, 0),

@@ -1,4 +1,4 @@
-import { groupClosings, type Item, type Plan, plugsIn, sheetLine, tapeNeeds } from '@lintrel/core';
+import { edgeBuildUp, groupClosings, type Item, type Plan, plugsIn, sheetLine, tapeNeeds } from '@lintrel/core';
 import { countPhrase, HOLD_NAMES, phrase, type Words } from '@lintrel/words';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -7,6 +7,7 @@ import { measure, space } from '@/theme/theme';
 import { Notice } from '@/ui/Notice';
 import { Row, Unfolded } from '@/ui/Row';
 import { Body, Figure, Heading, Small } from '@/ui/Typography';
+import { BuildUpSketch } from './BuildUpSketch';
 import type { LayEntry } from './entries';
 import { TechniqueSketch } from './TechniqueSketch';
 
@@ -41,7 +42,7 @@ export function EntryRow({ entry, plan, chosen, down, onPress, children }: Entry
       </Row>
       {chosen ? (
         <Unfolded>
-          <How entry={entry} />
+          <How entry={entry} plan={plan} />
           {children}
         </Unfolded>
       ) : null}
@@ -135,7 +136,7 @@ function coveredPlace({ part, area }: Extract<LayEntry, { kind: 'cover' }>['item
 const timesOf = (amount: string, count: number): string => (count > 1 ? phrase`${amount}, ${count} times` : amount);
 
 /** Technique, reasons, and doubts. */
-function How({ entry }: { entry: LayEntry }) {
+function How({ entry, plan }: Pick<EntryRowProps, 'entry' | 'plan'>) {
   const words = useWords();
   if (entry.kind === 'plugs')
     return (
@@ -153,7 +154,7 @@ function How({ entry }: { entry: LayEntry }) {
       </>
     );
   if (entry.kind === 'cover')
-    return <Body>Onto the tape, not across its edge; nothing may be left bare that mist reaches.</Body>;
+    return <Body>Onto the tape that carries it, clear of the line; nothing may be left bare that mist reaches.</Body>;
   const techniques =
     entry.kind === 'seams'
       ? entry.items.slice(0, 1).flatMap((item) => seamTechnique(entry.items, item.material))
@@ -162,6 +163,9 @@ function How({ entry }: { entry: LayEntry }) {
   const line = entry.kind === 'line' ? entry.items[0] : null;
   return (
     <>
+      {entry.kind === 'line' || entry.kind === 'backing' ? (
+        <BuildUpSketch pieces={edgeBuildUp(plan, entry.id)} />
+      ) : null}
       {techniques.map((technique) => (
         <View key={technique.code} style={styles.card}>
           <TechniqueSketch code={technique.code} />

@@ -124,18 +124,18 @@ it('the mouth of a box is closed with four lists of lengths', () => {
     insetMm: 1.5,
     baseMm: 2068,
     dabs: 18,
-    sideMm: 597,
-    topMm: 437,
-    widthMm: 500,
-    heightMm: 660,
-    capMm: 2108,
+    sideMm: 630,
+    topMm: 470,
+    widthMm: 480,
+    heightMm: 640,
+    capMm: 2080,
   });
 });
 it('opening tells how it is closed, round or with corners, and on a model', () => {
   expect(answer('opening', { use: 'hole', diameter: 120 })).toEqual({
     closing: 'opening.disc',
     into: false,
-    discMm: 130,
+    discMm: 120,
   });
   expect(answer('opening', { use: 'gap', width: 900, height: 8 })).toEqual({
     closing: 'opening.foam-strip',

@@ -25,7 +25,7 @@ export const opening = question({
         : { kind: 'round', at: origin, diameter };
     const feature = { kind: 'opening' as const, id: 'opening', name: '', datum: 'base', use: use as OpeningUse, shape };
     const { code, values } = closingMethod(feature, null, 1, isModelScale(scale as number));
-    const { opening: _, parts: __, count: ___, ...figures } = values;
+    const { opening: _, parts: __, count: ___, flush: ____, ...figures } = { flush: true, ...values };
     return { ok: true, value: { closing: code, ...figures } };
   },
 });

@@ -43,21 +43,29 @@ export function maskFaults(stage: StagePlan, { parts, items, steps }: Plan): Pla
   return [...bare, ...wrongly, ...unreached, ...edges, ...rimFaults(stage, on, parts, open)];
 }
 
-/** True where the tapes along an area are all that covers it: one lies on it along each of its lines, or, beside a brush, along what is open. */
+/**
+ * True where the tapes along an area are all that covers it: one lies on it along each of its lines, and together they
+ * are large enough. Beside a brush they lie along what is open, and need not cover it all.
+ */
 function isTapedRound(
   ref: AreaRef,
   parts: readonly PartPlan[],
   lines: readonly LineItem[],
   open: ReadonlySet<AreaRef> | null,
 ): boolean {
-  return parts.every((part) =>
+  let tapedMm2 = 0;
+  const round = parts.every((part) =>
     part.borders.every((border) => {
       const [left, right] = sidesOf(part, border);
       if (left !== ref && right !== ref) return true;
       const [side, other] = left === ref ? (['left', right] as const) : (['right', left] as const);
-      return (open !== null && !open.has(other!)) || edgesMade(lines, part.id, border, side, ref) === 1;
+      const along = lines.filter((item) => item.part === part.id && item.line === border.line && item.side === side);
+      tapedMm2 += (border.to - border.from) * Math.max(0, ...along.map(({ widthMm }) => widthMm));
+      return (open !== null && !open.has(other)) || edgesMade(lines, part.id, border, side, ref) === 1;
     }),
   );
+  const area = parts.flatMap((part) => part.areas.filter(({ id }) => areaRef(part.id, id) === ref))[0];
+  return round && (open !== null || (area !== undefined && tapedMm2 >= area.sizeM2 * 1e6));
 }
 
 /** Every stretch of an outline with paint on exactly one side is masked once. */
@@ -160,8 +168,7 @@ const HANDS: readonly (readonly Step['kind'][])[] = [
   ['prime'],
   ['gun-strip'],
   ['mix', 'coat'],
-  ['gun-clean', 'pull', 'uncover'],
-  ['unplug'],
+  ['gun-clean', 'pull', 'unplug', 'uncover'],
   ['inspect'],
 ];
 

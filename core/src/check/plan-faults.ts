@@ -160,7 +160,7 @@ const windowOf = ({ id }: Step, windows: Plan['windows']): Span =>
 /** A pull begins and ends within each of its windows, and states their intersection. */
 function pullFaults({ windows, steps }: Plan, { items }: House): PlanFault[] {
   return steps.flatMap((step): PlanFault[] => {
-    if (step.kind !== 'pull') return [];
+    if (step.kind !== 'pull' && step.kind !== 'unplug') return [];
     const early = step.items
       .filter((id) => (items.get(id)?.stage ?? 0) > (step.stage ?? Infinity))
       .map((item): PlanFault => ({ code: 'broken.tape', values: { step: step.id, item } }));
@@ -170,6 +170,7 @@ function pullFaults({ windows, steps }: Plan, { items }: House): PlanFault[] {
         code: 'broken.long-pull',
         values: { step: step.id, pullMin: step.endMin - step.startMin, windowMin: (closesMin ?? opensMin) - opensMin },
       }));
+    if (step.kind === 'unplug') return [...early, ...long];
     const { from: opensMin, to: closesMin } = windowOf(step, windows);
     const { fromMin, toMin } = step.say.values;
     // In sections the time counts from the coat of the section.

@@ -18,9 +18,7 @@ const faultsOfSum = (what: string, shown: number, computed: number): PlanFault[]
 
 /** Minutes and paint of one stage against its steps and items. */
 function stageSumFaults(stage: StagePlan, { steps, items }: Plan): PlanFault[] {
-  const stageSteps = steps.filter(
-    (step) => step.stage === stage.number && step.kind !== 'unplug' && step.kind !== 'inspect',
-  );
+  const stageSteps = steps.filter((step) => step.stage === stage.number && step.kind !== 'inspect');
   const minutes = (...kinds: readonly Step['kind'][]) =>
     sumOf(
       stageSteps.filter(({ kind }) => kinds.includes(kind)),
@@ -38,7 +36,7 @@ function stageSumFaults(stage: StagePlan, { steps, items }: Plan): PlanFault[] {
     ['items', stage.layMin, sumOf(laid, ({ layMin }) => layMin)],
     ['coats', stage.coatMin, minutes('coat')],
     ['seal', stage.sealMin, minutes('seal')],
-    ['pull', stage.pullMin, minutes('pull')],
+    ['pull', stage.pullMin, minutes('pull', 'unplug')],
     ['uncover', stage.uncoverMin, minutes('uncover')],
     ['covers off', stage.uncoverMin, sumOf(uncovered, ({ pullMin }) => pullMin)],
     ['tapes off', stage.pullMin, sumOf(off, ({ until, pullMin }) => (until.uncover ? 0 : pullMin))],

@@ -30,10 +30,13 @@ export function coverItems(
     layMin: coverMin(drape),
     pullMin: uncoverMin(drape),
   });
-  const areas = mask.covers.flatMap(({ area, by, laid }): CoverItem[] => {
+  const areas = mask.covers.flatMap(({ area, by, laid, sheet }): CoverItem[] => {
     const fresh = mask.drips ? mask.edges.filter((edge) => edge.closed === area && edge.laid === 'now') : [];
     if (by !== 'drape' || (mask.drips ? fresh.length === 0 : laid !== 'now')) return [];
-    const { part: id, area: of, id: ref } = problem.areas[area]!;
+    const { part: id, area: of } = problem.areas[area]!;
+    const under = new Set(
+      mask.covers.flatMap((cover) => (cover.sheet === sheet ? [problem.areas[cover.area]!.id] : [])),
+    );
     const { part } = works.find((work) => work.part.id === id)!;
     const common = commonOn(area);
     return [
@@ -45,7 +48,7 @@ export function coverItems(
         part: id,
         area: of,
         count: part.count,
-        after: [...new Set(carriers.flatMap((carrier) => (carrier.area === ref ? [carrier.item] : [])))],
+        after: [...new Set(carriers.flatMap((carrier) => (under.has(carrier.area) ? [carrier.item] : [])))],
       },
     ];
   });

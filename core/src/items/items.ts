@@ -10,8 +10,8 @@ import type {
   SurroundingsItem,
 } from '../contract';
 import { maxDwellMin } from '../drying';
-import { minOf } from '../kit';
-import { CLOSING_MATERIALS, closingMin } from '../masking';
+import { minOf, type PartId } from '../kit';
+import { CLOSING_MATERIALS, closingMin, openingMin } from '../masking';
 import { maskingMeans, openingClosings, type StageSource } from '../problem';
 import type { MaskedPart, Run } from '../runs';
 import type { Sequence } from '../stage';
@@ -56,7 +56,6 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
   const { design } = source;
   const stage = sequence.stages[index]!;
   const sessions = sessionsOf(sequence);
-  const end = sequence.stages.length - 1;
   const common: CommonFields = { stage: index + 1, hold: null };
   const untilOf = (off: number): Item['until'] => ({ stage: off + 1, session: sessions[off]! });
   const name = itemNamer(sessions[index]!);
@@ -103,7 +102,7 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
       ),
     );
   return {
-    closings: plugItems(sequence, index, source, name, { ...common, until: untilOf(end) }).flatMap((plug) =>
+    closings: plugItems(sequence, index, source, name, common, untilOf).flatMap((plug) =>
       closingItems(plug, sequence, index, source),
     ),
     lines,
@@ -182,22 +181,29 @@ function paintedSoFar(until: (off: number) => readonly boolean[]): (off: number)
   };
 }
 
+/** The stage after which the openings of a part are opened again, by index. */
+const openedStage = (stages: Sequence['stages'], from: number, part: PartId): number => {
+  const off = stages.findIndex(({ pulled }, index) => index >= from && pulled?.openings.includes(part));
+  return off < 0 ? stages.length - 1 : off;
+};
+
 /** What closes the openings of parts that are sprayed for the first time. */
 function plugItems(
   { stages }: Sequence,
   index: number,
   { works, problem }: StageSource,
   name: ItemNamer,
-  common: CommonFields & Pick<Item, 'until'>,
+  common: CommonFields,
+  untilOf: (off: number) => Item['until'],
 ): PlugItem[] {
-  const before = index === 0 ? [] : stages[index - 1]!.after.plugged;
-  const fresh = stages[index]!.after.plugged.filter((part) => !before.includes(part));
+  const { closes } = stages[index]!;
   return works
-    .filter(({ part }) => fresh.includes(part.id))
+    .filter(({ part }) => closes.includes(part.id))
     .flatMap((work) =>
       openingClosings(work, works.length > 1 ? work.part.name : null, problem.model).map(
         ({ opening, closing }): PlugItem => ({
           ...common,
+          until: untilOf(openedStage(stages, index, work.part.id)),
           id: name(work.part.id, 'plug', opening),
           kind: 'plug',
           part: work.part.id,
@@ -208,8 +214,8 @@ function plugItems(
           techniques: [],
           doubts: [],
           after: [],
-          layMin: closingMin(closing) * work.part.count,
-          pullMin: 0,
+          layMin: closingMin(closing, problem.model) * work.part.count,
+          pullMin: openingMin(closing) * work.part.count,
         }),
       ),
     );

@@ -1,6 +1,6 @@
 import type { OpeningTapeItem, PlugItem } from '../contract';
 import { isModelScale, messageWithoutValues } from '../kit';
-import { closingTapeMin, closingTapes, filmBond, type OpeningMessage } from '../masking';
+import { closingTapeMin, closingTapeOffMin, closingTapes, filmBond, type OpeningMessage } from '../masking';
 import { maskingMeans, type StageSource } from '../problem';
 import { chooseTape, preparationTechniques, type TapeChoice, type TapeWish } from '../runs';
 import type { Sequence } from '../stage';
@@ -19,9 +19,10 @@ export function closingItems(
   source: StageSource,
 ): (PlugItem | OpeningTapeItem)[] {
   const tapes = tapesOf(closing, sequence, index, source);
+  const pullMin = closing.pullMin - tapes.reduce((sum, mouthItem) => sum + mouthItem.pullMin, 0);
   const [under, over] = [tapes.filter(({ kind }) => kind !== 'cap'), tapes.filter(({ kind }) => kind === 'cap')];
   const layMin = closing.layMin - tapes.reduce((sum, mouthItem) => sum + mouthItem.layMin, 0);
-  const items = [...under, { ...closing, layMin: Math.max(0, layMin) }, ...over];
+  const items = [...under, { ...closing, layMin: Math.max(0, layMin), pullMin: Math.max(0, pullMin) }, ...over];
   return items.map((item, place) => ({
     ...item,
     after: items.slice(Math.max(0, place - 1), place).map(({ id }) => id),
@@ -36,18 +37,18 @@ function tapesOf(
 ): OpeningTapeItem[] {
   const tapes = closingTapes(closing);
   if (tapes.length === 0) return [];
-  const choice = mouthTape(part, closing, sequence, index, source);
+  const choice = mouthTape(part, closing, sequence, index, common.until.stage - 1, source);
   const known = layMin / tapes.length;
-  return tapes.map(({ use, lengthMm, pieces }): OpeningTapeItem => ({
+  return tapes.map((tape): OpeningTapeItem => ({
     ...common,
-    id: `${id}/${use}` as OpeningTapeItem['id'],
-    kind: use,
+    id: `${id}/${tape.use}` as OpeningTapeItem['id'],
+    kind: tape.use,
     part,
     opening,
     closes: id,
     count,
-    pieces,
-    lengthMm,
+    pieces: tape.pieces,
+    lengthMm: tape.lengthMm,
     material: choice?.tape.code ?? null,
     tapeKind: choice?.tape.kind ?? null,
     widthMm: choice?.tape.widthMm ?? 0,
@@ -55,7 +56,8 @@ function tapesOf(
     techniques: choice ? preparationTechniques(choice) : [messageWithoutValues('technique.by-hand')],
     doubts: choice?.doubts ?? [messageWithoutValues('doubt.none-for-rim')],
     // Small pieces round a post are reckoned by the post, not by their length.
-    layMin: Math.min(known, closingTapeMin(lengthMm) * count),
+    layMin: Math.min(known, closingTapeMin(tape, source.problem.model) * count),
+    pullMin: closingTapeOffMin(tape) * count,
   }));
 }
 
@@ -64,25 +66,22 @@ function mouthTape(
   closing: OpeningMessage,
   { stages }: Sequence,
   index: number,
+  offIndex: number,
   source: StageSource,
 ): TapeChoice | null {
   const { works, problem, starts } = source;
   const means = maskingMeans(source);
   const { presentSystem, presentAgeMin } =
     problem.areas[starts.areas[works.findIndex((work) => work.part.id === part)]!]!;
-  const [laidAt, off] = [index === 0 ? 0 : stages[index - 1]!.after.clock, stages.at(-1)!.after.clock];
+  const laidAt = index === 0 ? 0 : stages[index - 1]!.after.clock;
+  const off = stages[offIndex]!.after.clock;
   const bondN25 = filmBond(
     { system: presentSystem, finish: null, ageMin: presentAgeMin + off, onBarePlastic: false },
     problem.air,
   );
   const wish: TapeWish = {
-    samples: STRAIGHT,
-    side: 'right',
-    crisp: false,
+    ...shapeOf(closing),
     exactWidthMm: null,
-    // Pieces round a post are narrow.
-    roomMm: closing.code === 'opening.sleeve' ? NARROW_MM : Infinity,
-    rim: true,
     surfaceC: means.surfaceC,
     airC: means.airC,
     staysMin: off - laidAt,
@@ -90,6 +89,26 @@ function mouthTape(
     model: isModelScale(means.scale),
   };
   return chooseTape(means.tapes, wish);
+}
+
+/** What a tape of an opening is led round: the corners of a window, whose edge it makes, else straight sides. */
+function shapeOf(
+  closing: OpeningMessage,
+): Pick<TapeWish, 'samples' | 'side' | 'crisp' | 'roomMm' | 'rim' | 'leastMm' | 'narrowest'> {
+  if (closing.code !== 'opening.film')
+    // Pieces round a post are narrow.
+    return {
+      samples: STRAIGHT,
+      side: 'right',
+      crisp: false,
+      roomMm: closing.code === 'opening.sleeve' ? NARROW_MM : Infinity,
+      rim: true,
+    };
+  const { cornerMm = 0, edgeMm = 0 } = closing.values;
+  const curvature = cornerMm > 0 ? 1 / cornerMm : 0;
+  const samples = [0, 1].map((at) => ({ at, curvature }));
+  // It lies inside, on the inner side of every corner; film ends on its middle.
+  return { samples, side: 'left', crisp: true, roomMm: Infinity, leastMm: edgeMm, narrowest: true };
 }
 
 /** Tape that gives at every corner is led round a mouth without stretching it. */

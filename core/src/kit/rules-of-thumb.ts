@@ -14,9 +14,18 @@ export const RULE_OF_THUMB = {
     tight: { crisp: 3.5, rough: 1.0 },
     features: { crisp: 3.0, rough: 1.2 },
   },
-  /** A corner of a line, and a plug in an opening. */
+  /** Handling one piece of tape at full size and on models. */
+  perPiece: { full: 0.3, model: 0.8 },
+  /** A corner of a line, and a plug in an opening; taking a plug out. */
   perCorner: 0.3,
   perPlug: 1.5,
+  perPlugOut: 0.3,
+  /** Pulling a metre of tape, and each piece. */
+  pullPerMetre: 0.25,
+  pullPerPiece: 0.1,
+  /** Folding paper or film up and taking it away: per square metre, and per piece. */
+  uncoverPerSquareMetre: 0.5,
+  uncoverPerPiece: 0.1,
   /** Covering a square metre with paper or film. */
   drapePerSquareMetre: 4,
   drapePerPiece: 0.6,

@@ -59,8 +59,8 @@ describe('a stage', () => {
   it('covers what it must not reach on the parts it sprays, and leaves other parts alone', () => {
     const { edges, covers } = maskOf(GROUND, stage());
     expect(covers).toEqual([
-      { area: 1, by: 'drape', crisp: false, laid: 'now' },
-      { area: 2, by: 'drape', crisp: false, laid: 'now' },
+      { area: 1, by: 'drape', crisp: false, laid: 'now', sheet: 1 },
+      { area: 2, by: 'drape', crisp: false, laid: 'now', sheet: 1 },
     ]);
     expect(edges).toEqual([
       { border: 0, free: 0, closed: 1, class: 'rough', laid: 'now', strip: false, backed: false },
@@ -68,7 +68,7 @@ describe('a stage', () => {
   });
   it('covers a strip by one tape only where both sides of it are open: else it is one with its neighbour', () => {
     const both = maskOf(GROUND, stage({ open: [true, false, true, false] }));
-    expect(both.covers).toEqual([{ area: 1, by: 'tape', crisp: false, laid: 'now' }]);
+    expect(both.covers).toEqual([{ area: 1, by: 'tape', crisp: false, laid: 'now', sheet: 1 }]);
     expect(both.edges.map(({ strip }) => strip)).toEqual([true, true]);
   });
   it('covers a narrow area by the tapes along its lines, and puts a backing behind the line of a wide one', () => {
@@ -82,7 +82,9 @@ describe('a stage', () => {
       attached: new Map(),
     });
     const open = { open: [true, false, true], painted: [false, false, false] };
-    expect(maskOf(ground(12), stage(open)).covers).toEqual([{ area: 1, by: 'edges', crisp: false, laid: 'now' }]);
+    expect(maskOf(ground(12), stage(open)).covers).toEqual([
+      { area: 1, by: 'edges', crisp: false, laid: 'now', sheet: 1 },
+    ]);
     expect(maskOf(ground(12), stage(open)).edges.map(({ backed }) => backed)).toEqual([false, false]);
     expect(maskOf(ground(), stage(open)).covers[0]!.by).toBe('drape');
     expect(maskOf(ground(), stage(open)).edges.map(({ backed }) => backed)).toEqual([true, true]);
@@ -100,7 +102,7 @@ describe('a stage', () => {
       [0, 1, 'crisp', true],
       [2, 1, 'crisp', true],
     ]);
-    expect(covers).toEqual([{ area: 1, by: 'tape', crisp: true, laid: 'now' }]);
+    expect(covers).toEqual([{ area: 1, by: 'tape', crisp: true, laid: 'now', sheet: 1 }]);
   });
   it('lays only what is not on yet', () => {
     const { covers } = maskOf(GROUND, stage({ open: [true, false, false, false], standing: [1, 1, 0, 0] }));

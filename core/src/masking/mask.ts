@@ -51,6 +51,8 @@ interface MaskCover {
   /** Of a strip: true where its tape makes a line that stays. */
   readonly crisp: boolean;
   readonly laid: MaskLaid;
+  /** What is covered beside one another and laid together is under one sheet: the first area of it. */
+  readonly sheet: number;
 }
 
 /** Everything that is masked in a stage. */
@@ -112,9 +114,14 @@ export function maskOf(
     if (open[area] || !(drips ? beside.has(area) : sprayed.has(part))) return;
     const strip = strips.get(area);
     const by = strip !== undefined ? 'tape' : byEdges(area) ? 'edges' : 'drape';
-    covers.push({ area, by, crisp: strip ?? false, laid: laid(area) });
+    covers.push({ area, by, crisp: strip ?? false, laid: laid(area), sheet: area });
   });
-  return { edges, covers, wholes: partsInReach(attached, sprayed, method), drips };
+  return {
+    edges,
+    covers: onSheets({ areas, borders }, covers),
+    wholes: partsInReach(attached, sprayed, method),
+    drips,
+  };
 }
 
 /**
@@ -124,6 +131,32 @@ export function maskOf(
 function standingAlone(borders: MaskProblem['borders'], open: readonly boolean[]): (area: number) => boolean {
   const neighbours = neighboursOf(borders);
   return (area) => neighbours.get(area)?.every((other) => open[other]) ?? false;
+}
+
+/** Masks on kept areas may stay on when the others come off. */
+const staysAlike = (area: MaskArea, other: MaskArea): boolean => isKeptForGood(area) === isKeptForGood(other);
+
+/** Covers with the sheet each is under: paper or film reaches over what is covered beside it. */
+function onSheets(
+  { areas, borders }: Pick<MaskProblem, 'areas' | 'borders'>,
+  covers: readonly MaskCover[],
+): readonly MaskCover[] {
+  const hung = new Map(covers.flatMap((cover) => (cover.by === 'drape' ? [[cover.area, cover] as const] : [])));
+  if (hung.size < 2) return covers;
+  const neighbours = neighboursOf(borders);
+  const sheetOf = new Map<number, number>();
+  for (const [start, { laid }] of hung) {
+    if (sheetOf.has(start)) continue;
+    sheetOf.set(start, start);
+    const reached = [start];
+    for (const area of reached)
+      for (const other of neighbours.get(area) ?? [])
+        if (!sheetOf.has(other) && hung.get(other)?.laid === laid && staysAlike(areas[start]!, areas[other]!)) {
+          sheetOf.set(other, start);
+          reached.push(other);
+        }
+  }
+  return covers.map((cover) => ({ ...cover, sheet: sheetOf.get(cover.area) ?? cover.area }));
 }
 
 const known = new WeakMap<MaskProblem['borders'], ReadonlyMap<number, readonly number[]>>();

@@ -17,21 +17,29 @@ export interface OpeningMessages {
   readonly 'opening.foam': OpeningValues<{ readonly foamMm: number; readonly lengthMm: number }>;
   /** Foam strip laid into a gap, not stretched. */
   readonly 'opening.foam-strip': OpeningValues<{ readonly foamMm: number; readonly lengthMm: number }>;
-  /** A disc cut with a circle cutter; `into` a recess, else over the edge. */
-  readonly 'opening.disc': OpeningValues<{ readonly discMm: number; readonly into: boolean }>;
+  /** A disc cut with a circle cutter, no larger than the opening; `into`: set into a recess. */
+  readonly 'opening.disc': OpeningValues<{
+    readonly discMm: number;
+    readonly into: boolean;
+    /** True: it ends at the edge of the opening; left out in older plans, where it goes over the edge. */
+    readonly flush?: boolean;
+  }>;
   /** Tape over a small pane: edge rubbed, peeled, cut on a mat and put back. */
   readonly 'opening.pane': OpeningValues<{ readonly widthMm: number; readonly heightMm: number }>;
-  /** Edge tape just inside, film over it, cap tape over the edge of the film. */
+  /** Edge tape just inside, film that ends on it, cap tape over the edge of the film. */
   readonly 'opening.film': OpeningValues<{
     readonly widthMm: number;
     readonly heightMm: number;
     readonly tapeMm: number;
+    /** Width of that tape, and the radius of the corners it goes round; 0: sharp ones. Left out in older plans, where film goes over it. */
+    readonly edgeMm?: number;
+    readonly cornerMm?: number;
   }>;
   /** Tape inside the flange, sticky side out, cover stuck to it. */
   readonly 'opening.back-mask': OpeningValues<{ readonly tapeMm: number }>;
   /**
-   * The mouth of a box: base tape just inside its edge, dabbed on; a lip tape half stuck on it, sides, then top and bottom; film larger than
-   * the mouth pressed on and scored off on the tape; a cap tape over the cut.
+   * The mouth of a box: base tape just inside its edge, dabbed on; a lip tape half stuck on it, sides, then top and bottom, each longer than
+   * its side; film larger than the mouth pressed onto the lips and trimmed on them; a cap tape over the cut, no longer than the side.
    */
   readonly 'opening.box': OpeningValues<{
     readonly insetMm: number;
@@ -63,15 +71,16 @@ const FOAM_MM = [6, 10, 13, 19] as const;
 /** A hole up to this is stopped with foam, a round one up to that with a disc. Source: mask of openings, rule of thumb; mm. */
 const LARGEST_FOAMED = 40;
 const LARGEST_DISC = 400;
-/** Overlap of a disc or film beyond the edge, full size and models; and how much smaller a disc is for a recess. */
-const OVERLAP = { full: 5, model: 1 } as const;
-const FILM_OVERLAP = { full: 20, model: 5 } as const;
+/** Width of the tape just inside the edge of an opening, on the middle of which film ends; how much smaller a disc is for a recess. */
+const EDGE_TAPE = { full: 12, model: 3 } as const;
+/** A corner of this many widths of that tape is gone round in one piece; sharper ones are lapped and trimmed. */
+const ROUND_CORNER = 5;
 const INTO_RECESS = 0.3;
 /**
- * Base tape of a box: its distance inside the edge and the spacing of the dabs; excess of the film all round;
- * overlap of the tape. Millimetres.
+ * Base tape of a box: its distance inside the edge and the spacing of the dabs; excess of the film all round; how much
+ * longer than its side a lip is; overlap of pieces round a post. Millimetres.
  */
-const BOX = { inset: 1.5, dabEvery: 120, film: 30, lap: 10 } as const;
+const BOX = { inset: 1.5, dabEvery: 120, film: 20, lip: 30, lap: 10 } as const;
 /** Clearance of a card in its recess; angle of the pieces round a post. Millimetres, degrees. */
 const CARD_SLACK = 1;
 const POST_PIECE_DEG = 90;
@@ -117,15 +126,21 @@ export function closingMethod(
     };
   if (use === 'window' && model) return { code: 'opening.pane', values: { ...named, widthMm, heightMm } };
   if (use === 'hole' && wide <= LARGEST_FOAMED) return { code: 'opening.foam', values: { ...named, ...rolled(wide) } };
-  const overlap = model ? OVERLAP.model : OVERLAP.full;
   if (shape.kind === 'round' && wide <= LARGEST_DISC) {
     const into = use === 'port';
-    return { code: 'opening.disc', values: { ...named, into, discMm: into ? wide - INTO_RECESS : wide + 2 * overlap } };
+    return { code: 'opening.disc', values: { ...named, into, flush: true, discMm: into ? wide - INTO_RECESS : wide } };
   }
-  const over = 2 * (model ? FILM_OVERLAP.model : FILM_OVERLAP.full);
+  const edgeMm = Math.min(model ? EDGE_TAPE.model : EDGE_TAPE.full, narrow / 2);
   return {
     code: 'opening.film',
-    values: { ...named, widthMm: widthMm + over, heightMm: heightMm + over, tapeMm: 2 * rimMm },
+    values: {
+      ...named,
+      widthMm: widthMm - edgeMm,
+      heightMm: heightMm - edgeMm,
+      tapeMm: 2 * rimMm,
+      edgeMm,
+      cornerMm: cornerOf(shape) >= ROUND_CORNER * edgeMm ? cornerOf(shape) : 0,
+    },
   };
 }
 
@@ -137,24 +152,32 @@ function boxed(widthMm: number, heightMm: number) {
     insetMm: BOX.inset,
     baseMm,
     dabs: Math.ceil(baseMm / BOX.dabEvery),
-    sideMm: h,
-    topMm: w,
+    sideMm: heightMm + BOX.lip,
+    topMm: widthMm + BOX.lip,
     widthMm: widthMm + 2 * BOX.film,
     heightMm: heightMm + 2 * BOX.film,
-    capMm: baseMm + 4 * BOX.lap,
+    capMm: 2 * (widthMm + heightMm),
   };
 }
 
 /**
- * Minutes to close one opening: a handle for each, and what its tapes and film take.
- * Source: rates of plugs, tape and cover, rules of thumb
+ * Minutes to close one opening: what its tapes and film take; what is pushed or set in takes a handle each.
+ * Source: rates of tape, piece, plug and cover, rules of thumb
  */
-export function closingMin(closing: OpeningMessage): number {
+export function closingMin(closing: OpeningMessage, model: boolean): number {
   const { perPlug, drapePerSquareMetre } = RULE_OF_THUMB;
   const { perPost } = MASKING_RULES;
   if (closing.code === 'opening.sleeve' || closing.code === 'opening.bag') return perPost;
-  const tapesMin = sumOf(closingTapes(closing), ({ lengthMm }) => closingTapeMin(lengthMm));
-  return perPlug + tapesMin + (closingFilmMm2(closing) * drapePerSquareMetre) / 1e6;
+  const tapesMin = sumOf(closingTapes(closing), (tape) => closingTapeMin(tape, model));
+  const filmMin = (closingFilmMm2(closing) * drapePerSquareMetre) / 1e6;
+  return tapesMin + filmMin + (filmMin === 0 ? perPlug : 0);
+}
+
+/** Minutes to open it again: by the metres and pieces of its tapes and the size of its film; a plug is taken out. */
+export function openingMin(closing: OpeningMessage): number {
+  const tapesMin = sumOf(closingTapes(closing), closingTapeOffMin);
+  const filmMin = (closingFilmMm2(closing) * RULE_OF_THUMB.uncoverPerSquareMetre) / 1e6;
+  return tapesMin + filmMin + (filmMin === 0 ? RULE_OF_THUMB.perPlugOut : 0);
 }
 
 /** Film cut to close an opening; one opening, mm². */
@@ -184,9 +207,11 @@ export function closingTapes(closing: OpeningMessage): ClosingTape[] {
     }
     case 'opening.film': {
       const lengthMm = closing.values.tapeMm / 2;
+      // Round sharp corners a piece for every side.
+      const pieces = (closing.values.cornerMm ?? 0) > 0 ? 1 : SIDES;
       return [
-        { use: 'base', lengthMm, pieces: 1 },
-        { use: 'cap', lengthMm, pieces: 1 },
+        { use: 'base', lengthMm, pieces },
+        { use: 'cap', lengthMm, pieces },
       ];
     }
     case 'opening.back-mask':
@@ -200,9 +225,12 @@ export function closingTapes(closing: OpeningMessage): ClosingTape[] {
   }
 }
 
-/** Minutes a tape of an opening takes; one opening. */
-export const closingTapeMin = (lengthMm: number): number =>
-  (lengthMm / 1000) * RULE_OF_THUMB.layPerMetre.straight.rough;
+/** Minutes a tape of an opening takes, and what pulling it takes; one opening. */
+export const closingTapeMin = ({ lengthMm, pieces }: ClosingTape, model: boolean): number =>
+  (lengthMm / 1000) * RULE_OF_THUMB.layPerMetre.straight.crisp +
+  pieces * (model ? RULE_OF_THUMB.perPiece.model : RULE_OF_THUMB.perPiece.full);
+export const closingTapeOffMin = ({ lengthMm, pieces }: ClosingTape): number =>
+  (lengthMm / 1000) * RULE_OF_THUMB.pullPerMetre + pieces * RULE_OF_THUMB.pullPerPiece;
 
 /** Groups openings that are closed alike, also on several parts, with all their names. */
 export function groupClosings(closings: readonly OpeningMessage[]): OpeningMessage[] {
@@ -248,6 +276,14 @@ function sizeOf(shape: ZoneShape): readonly [number, number] {
   };
   return [across('along'), across('above')];
 }
+
+/** Radius of its corners, mm; 0: sharp ones. */
+const cornerOf = (shape: ZoneShape): number =>
+  shape.kind === 'round'
+    ? shape.diameter / 2
+    : shape.kind === 'window'
+      ? Math.min(shape.corner, shape.width / 2, shape.height / 2)
+      : 0;
 
 /** Length of its outline, mm. */
 function rimOf(shape: ZoneShape): number {

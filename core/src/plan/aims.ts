@@ -29,7 +29,7 @@ export function* ordersByAimSteps(design: Design, shelf: Shelf, store?: PartCach
       aimOrders.push({
         wish,
         order: best.order,
-        ...withOverhead(sequenceFigures(best), overheadMinutes(preparation, problem)),
+        ...withOverhead(sequenceFigures(best), overheadMinutes(preparation)),
       });
   }
   return roundNumbers(aimOrders);

@@ -71,7 +71,8 @@ describe.each(demos)('$name', ({ plan, shelf }) => {
       const { method } = shelf.finishes.find(({ id }) => id === stage.finish) ?? { method: 'brush' };
       const cleaned = steps.findIndex(({ kind }, index) => index > last && kind === 'gun-clean');
       expect(cleaned > last).toBe(method === 'gun' || method === 'airbrush');
-      if (cleaned > last) expect(steps.slice(last + 1, cleaned).every(({ kind }) => kind === 'pull')).toBe(true);
+      if (cleaned > last)
+        expect(steps.slice(last + 1, cleaned).every(({ kind }) => kind === 'pull' || kind === 'unplug')).toBe(true);
     }
   });
   it('lets no tape lie while something below is waited for', () => {

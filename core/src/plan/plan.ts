@@ -79,7 +79,7 @@ export function* planSteps(design: Design, shelf: Shelf, store?: PartCache): Gen
     items: items.flatMap(inLayingOrder),
     steps,
     windows: windowsOf(steps),
-    orders: summaries(problem, sequences, chosen, overheadMinutes(preparation, problem)),
+    orders: summaries(problem, sequences, chosen, overheadMinutes(preparation)),
     orderGap: gap,
     choicePrice: price,
     wish: problem.wish,

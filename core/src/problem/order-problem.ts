@@ -5,7 +5,7 @@ import { type Finish, PULL_TIMINGS, type PullTiming } from '../finish';
 import { attachedParts, type Design, finishesById, type PullPin, type Shelf } from '../job';
 import { areaRef, type FinishId, isModelScale, minOf, RULE_OF_THUMB, sumOf } from '../kit';
 import type { ResolvedLine, TrimLine } from '../lines';
-import { closingMin, type MaskEdge } from '../masking';
+import { closingMin, type MaskEdge, openingMin } from '../masking';
 import { type Preparation, preparationTasks, type PreparedPart } from '../prepare';
 import { longestCleanOn, stripTapes } from '../runs';
 import type { PartWork } from '../setout';
@@ -85,6 +85,7 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
   const borders: OrderBorder[] = [];
   const plugs = new Map<string, number>();
   const plugMin = new Map<string, number>();
+  const unplugMin = new Map<string, number>();
   const model = isModelScale(design.scale);
   const buildUpChoices = {
     tapes: maskingMeans({ design, shelf }).tapes,
@@ -113,10 +114,9 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
     const openings = work.setOut.features.filter(({ kind }) => kind === 'opening').length * work.part.count;
     if (openings > 0) {
       plugs.set(work.part.id, openings);
-      plugMin.set(
-        work.part.id,
-        sumOf(openingClosings(work, null, model), ({ closing }) => closingMin(closing)) * work.part.count,
-      );
+      const closings = openingClosings(work, null, model);
+      plugMin.set(work.part.id, sumOf(closings, ({ closing }) => closingMin(closing, model)) * work.part.count);
+      unplugMin.set(work.part.id, sumOf(closings, ({ closing }) => openingMin(closing)) * work.part.count);
     }
   }
   const { scheme, choices } = design;
@@ -139,6 +139,7 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
     borders,
     plugs,
     plugMin,
+    unplugMin,
     own: ownWorkOf(design),
     attached,
     finishes,

@@ -41,10 +41,10 @@ export function edgeCost(
   { crisp, backed }: EdgeForm,
   model: boolean,
 ): EdgeCost {
-  const perPiece = model ? STAGE_RULES.perPiece.model : STAGE_RULES.perPiece.full;
+  const perPiece = model ? RULE_OF_THUMB.perPiece.model : RULE_OF_THUMB.perPiece.full;
   const fiddly = model && bend === 'features' ? STAGE_RULES.modelFeatures : 1;
   const rate = RULE_OF_THUMB.layPerMetre[bend][crisp ? 'crisp' : 'rough'];
-  const pullMin = lengthM * STAGE_RULES.pullPerMetre + pieces * STAGE_RULES.pullPerPiece;
+  const pullMin = lengthM * RULE_OF_THUMB.pullPerMetre + pieces * RULE_OF_THUMB.pullPerPiece;
   const backingLayMin = backed
     ? lengthM * RULE_OF_THUMB.layPerMetre[bend === 'features' ? 'gentle' : bend].rough + pieces * perPiece
     : 0;
@@ -183,7 +183,7 @@ export const coverMin = ({ sizeM2, pieces, bagM2 }: Cover): number =>
   bagM2 * RULE_OF_THUMB.bagPerSquareMetre +
   pieces * RULE_OF_THUMB.drapePerPiece;
 export const uncoverMin = ({ sizeM2, pieces }: Pick<Cover, 'sizeM2' | 'pieces'>): number =>
-  sizeM2 * STAGE_RULES.uncoverPerSquareMetre + pieces * STAGE_RULES.uncoverPerPiece;
+  sizeM2 * RULE_OF_THUMB.uncoverPerSquareMetre + pieces * RULE_OF_THUMB.uncoverPerPiece;
 
 const costs = new WeakMap<TapeEdge, EdgeCost[]>();
 

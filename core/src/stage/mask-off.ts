@@ -33,9 +33,20 @@ export function maskOff(
 ): MaskOff {
   const { areas, borders, model } = problem;
   const laid = edges.filter((edge) => edge.laid === 'now' && !edge.strip);
-  const isLarge = (area: number) => !drips && isLargeCover(areas[area]!.sizeM2 / areas[area]!.count);
-  const hung = new Set(covers.flatMap(({ area, by }) => (by === 'drape' ? [area] : [])));
-  const first = pulledFirst(borders, laid, timingOf, (area) => hung.has(area) && isLarge(area));
+  const sheets = new Map<number, { sizeM2: number; readonly areas: number[] }>();
+  const sheetOf = new Map<number, { sizeM2: number; readonly areas: number[] }>();
+  for (const { area, by, sheet } of covers) {
+    if (by !== 'drape') continue;
+    const whole = sheets.get(sheet) ?? { sizeM2: 0, areas: [] };
+    whole.sizeM2 += areas[area]!.sizeM2 / areas[area]!.count;
+    whole.areas.push(area);
+    sheets.set(sheet, whole);
+    sheetOf.set(area, whole);
+  }
+  const isLarge = (area: number) => !drips && isLargeCover(sheetOf.get(area)?.sizeM2 ?? 0);
+  const lines = pulledFirst(borders, laid, timingOf, isLarge);
+  // A sheet comes off in one, wherever it lies on a line tape.
+  const first = { ...lines, covers: new Set([...lines.covers].flatMap((area) => sheetOf.get(area)?.areas ?? [area])) };
   let [pullMin, coverFirstMin, restMin, large] = [0, 0, 0, false];
   for (const edge of laid) {
     const cost = memoizedEdgeCost(borders[edge.border]!, formOf(edge), model);

@@ -1,7 +1,8 @@
-import { sumOf, TOLERANCE } from '../kit';
+import { type PartId, sumOf, TOLERANCE } from '../kit';
 import { type MaskEdge, type PulledFirst, splitMask, type StageMask } from '../masking';
 import { maskCost, type StageMaskCost } from './mask-cost';
 import { maskOff } from './mask-off';
+import { unplugMinOf } from './openings';
 import type { OrderProblem } from './problem';
 import { pullGroups, withPullGroup } from './pull-groups';
 import { comesOffClean, peopleNeeded } from './pulling';
@@ -21,6 +22,8 @@ import type {
 export interface StageMasks {
   /** What comes off in its own window; null where there is nothing. */
   readonly own: StandingMask | null;
+  /** Openings that are opened again after its last coat, in the same window, whatever else stays on. */
+  readonly opened: StandingMask | null;
   /** What stays on for later coats of what is beside it, one a part. */
   readonly outer: readonly StandingMask[];
   /**
@@ -34,7 +37,7 @@ export interface StageMasks {
 export function stageMasks(
   problem: OrderProblem,
   masks: StageMaskCost,
-  through: ReadonlySet<string>,
+  { through, openings }: { readonly through: ReadonlySet<string>; readonly openings: readonly PartId[] },
   times: FilmTimes,
   laidAt: number,
   lastCoatMin: number,
@@ -45,23 +48,29 @@ export function stageMasks(
     const { tapeM } = stageMask === mask ? masks : maskCost(problem, stageMask);
     const { pullMin, uncoverMin } = maskOff(problem, stageMask, () => times.school);
     const anyTime = { school: times.school, span: { from: 0, to: null }, early: [], latestMin: Infinity };
-    return { mask: stageMask, laidAt, at: lastCoatMin, pullMin, uncoverMin, tapeM, part: null, ...anyTime };
+    const ofMask = { mask: stageMask, laidAt, at: lastCoatMin, pullMin, uncoverMin, tapeM };
+    return { ...ofMask, part: null, openings: [], ...anyTime };
   };
   // Its removal depends on what goes over it later: this film allows any time.
   const outer = [...split.outer].map(([part, of]): StandingMask => ({ ...standingOf(of), part }));
   const wholes = mask.wholes.length === 0 ? null : standingOf({ ...mask, edges: [], covers: [] });
-  if (split.inner.covers.length + split.inner.edges.length === 0) return { own: null, outer, wholes };
+  const unplugMin = unplugOf(problem, openings);
+  const groupsOf = (inner: StageMask, pullMin: number) => ({
+    ...pullGroups(problem, times, inner, pullMin + unplugMin, lastCoatMin - laidAt),
+    latestMin: times.latestMin,
+  });
+  const openedWith = ({ school, span }: Pick<StandingMask, 'school' | 'span'>): StandingMask | null =>
+    openings.length === 0
+      ? null
+      : { ...standingOf(NOTHING_MASKED), openings, pullMin: unplugMin, school, span, latestMin: times.latestMin };
+  if (split.inner.covers.length + split.inner.edges.length === 0)
+    return { own: null, opened: openedWith(groupsOf(NOTHING_MASKED, 0)), outer, wholes };
   const innerMask = standingOf(split.inner);
-  return {
-    own: {
-      ...innerMask,
-      ...pullGroups(problem, times, split.inner, innerMask.pullMin, lastCoatMin - laidAt),
-      latestMin: times.latestMin,
-    },
-    outer,
-    wholes,
-  };
+  const own = { ...innerMask, ...groupsOf(split.inner, innerMask.pullMin) };
+  return { own, opened: openedWith(own), outer, wholes };
 }
+
+const NOTHING_MASKED: StageMask = { edges: [], covers: [], wholes: [], drips: false };
 
 /** What comes off after a stage, and what stays. */
 export interface MaskRemoval {
@@ -105,17 +114,21 @@ export function maskRemoval(
   problem: OrderProblem,
   before: Progress,
   { keep }: StageChoice,
-  { own, outer, wholes }: StageMasks,
+  { own, opened, outer, wholes }: StageMasks,
   through: ReadonlySet<string>,
   times: FilmTimes,
   lastCoatMin: number,
 ): MaskRemoval {
   const all = [...before.kept, ...(own ? [own] : []), ...outer];
   const kept = keep ? all : all.filter(({ part }) => part !== null && through.has(part));
-  const masks = [...all.filter((mask) => !kept.includes(mask)), ...(wholes ? [wholes] : [])];
+  const masks = [
+    ...all.filter((mask) => !kept.includes(mask)),
+    ...(opened ? [opened] : []),
+    ...(wholes ? [wholes] : []),
+  ];
   const waitMin = Math.max(times.flashMin, times.cleanMin);
   if (masks.length === 0) return { ...NOTHING_OFF, waitMin, offMin: lastCoatMin + waitMin, kept };
-  const timing = own?.school ?? times.school;
+  const timing = own?.school ?? opened?.school ?? times.school;
   const turns = own && !keep ? pullTurns(problem, own, masks) : [];
   const earlyOf = new Map(
     turns.flatMap(({ school, off }) => off.flatMap(({ edges }) => edges.map((edge) => [edge, school] as const))),
@@ -125,9 +138,11 @@ export function maskRemoval(
   const union = <K extends keyof PulledFirst<MaskEdge>>(what: K) =>
     new Set(offs.flatMap(({ first }): unknown[] => [...first[what]])) as unknown as PulledFirst<MaskEdge>[K];
   const sumOff = (figure: 'pullMin' | 'coverFirstMin' | 'uncoverMin') => sumOf(offs, (off) => off[figure]);
-  const allMin = sumOff('pullMin');
+  const openings = opened?.openings ?? [];
+  const unplugMin = unplugOf(problem, openings);
+  const allMin = sumOff('pullMin') + unplugMin;
   // Where no tape is to be pulled the gun is cleaned first.
-  const rest = own && !keep ? 0 : masks.every((mask) => mask === wholes) ? waitMin : times.flashMin;
+  const rest = opened || (own && !keep) ? 0 : masks.every((mask) => mask === wholes) ? waitMin : times.flashMin;
   const early = earlyPulls(problem, turns, lastCoatMin, sumOff('coverFirstMin'));
   const free = endOf(early.at(-1), lastCoatMin);
   const pullAt = Math.max(free, lastCoatMin + rest, ...masks.map((mask) => mask.at + mask.span.from));
@@ -136,7 +151,7 @@ export function maskRemoval(
   const rests = [...early.map(({ restMin }) => restMin), pullAt - free];
   const fits = rests.findIndex((minutes) => minutes >= times.cleanMin);
   const past = masks.filter((mask) =>
-    mask === own ? pastSpan(problem, mask, pullAt) : isPastWindow(problem, mask, pullAt),
+    mask === own || mask === opened ? pastSpan(problem, mask, pullAt) : isPastWindow(problem, mask, pullAt),
   );
   const hands = Math.max(
     ...masks.map((mask) =>
@@ -161,6 +176,7 @@ export function maskRemoval(
     late: past.some(
       (mask) =>
         mask !== own &&
+        mask !== opened &&
         (!problem.rules.late || pullAt > mask.at + mask.latestMin || !comesOffClean(problem, mask, pullAt)),
     ),
     kept,
@@ -173,6 +189,8 @@ export function maskRemoval(
       early,
       offMin,
       first: { lines: union('lines'), backings: union('backings'), covers: union('covers') },
+      openings,
+      unplugMin,
     },
   };
 }
@@ -199,6 +217,9 @@ export function removalInSections(
     pulled: off.pulled && { ...off.pulled, at: begun + pulls(heaps)[0]!.startMin, hands: 1, restMin: 0, offMin },
   };
 }
+
+const unplugOf = (problem: OrderProblem, parts: readonly PartId[]): number =>
+  sumOf(parts, (part) => unplugMinOf(problem, part));
 
 const coverWait = (dryAt: number, free: number): number => Math.max(0, dryAt - free);
 

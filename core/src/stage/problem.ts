@@ -132,6 +132,8 @@ export interface OrderProblem {
   readonly plugs: ReadonlyMap<string, number>;
   /** Minutes to close them, by part, all alike together; left out: as many as a plug takes each. */
   readonly plugMin?: ReadonlyMap<string, number>;
+  /** Minutes to open them again, by part, all alike together; left out: as many as a plug takes each. */
+  readonly unplugMin?: ReadonlyMap<string, number>;
   /** What a person lays besides, each time a finish is sprayed; left out: nothing. */
   readonly own?: ReadonlyMap<FinishId, OwnWork>;
   /** Parts each part is attached to, both ways; detached ones are left out. */

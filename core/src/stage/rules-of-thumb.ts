@@ -1,17 +1,9 @@
 /** Rules of thumb of this folder: starting values, shown as estimates. */
 export const STAGE_RULES = {
-  /** Handling one piece of tape at full size and on models. */
-  perPiece: { full: 0.3, model: 0.8 },
   /** Factor on setting out and applying on models over crossed features. */
   modelFeatures: 2.5,
-  /** Pulling a metre of tape, and each piece. */
-  pullPerMetre: 0.25,
-  pullPerPiece: 0.1,
   /** Against drips of roller or brush a strip of paper so wide, along the edge, is enough. Metres. */
   dripStripM: 0.3,
-  /** Folding paper or film up and taking it away: per square metre, and per piece. */
-  uncoverPerSquareMetre: 0.5,
-  uncoverPerPiece: 0.1,
   /** Shaking a can, stirring a tin: what is not mixed. */
   makeReady: { gun: 4, can: 2, airbrush: 2, roller: 4, brush: 4 },
   /** Cleaning the gun; stripping it after flakes. */

@@ -28,6 +28,8 @@ const MOST_SECTIONS = 60;
 export function sectionsFor(problem: OrderProblem, stage: StageCost, span: Span | null): StageSections | null {
   const { pulled, pulling, blendMin, open } = stage;
   if (!pulled || !pulling || !span || span.to === null || pulled.early.length > 0 || blendMin > 0) return null;
+  // Openings are opened in one go, after all that is painted.
+  if (pulled.openings.length > 0) return null;
   // Masks that stayed on after their own stage have a window of their own.
   if (pulled.masks.some((mask) => mask !== pulling && mask.part === null && mask.mask.edges.length > 0)) return null;
   const { method } = finishOf(problem, stage.finish);

@@ -160,8 +160,8 @@ describe('one stage', () => {
     expect(fresh.tapeM).toBe(2);
     expect(next.pullMin).toBeCloseTo(
       pulled.pullMin +
-        next.tapeM * STAGE_RULES.pullPerMetre +
-        STAGE_RULES.pullPerPiece +
+        next.tapeM * RULE_OF_THUMB.pullPerMetre +
+        RULE_OF_THUMB.pullPerPiece +
         uncoverMin(coverOver(problem.areas[0]!)),
       9,
     );
@@ -194,7 +194,7 @@ describe('one stage', () => {
       [{ ...sampleBorder(0, 1, 2), sides }],
     );
   };
-  const [tapeMin, coverMin] = [2 * STAGE_RULES.pullPerMetre + STAGE_RULES.pullPerPiece, 0.35];
+  const [tapeMin, coverMin] = [2 * RULE_OF_THUMB.pullPerMetre + RULE_OF_THUMB.pullPerPiece, 0.35];
   it('pulls the line tape alone, then takes away the cover with the backing it hangs from', () => {
     const stage = open(kept(null), CREAM, [true, false]);
     expect(stage.tapeM).toBe(4);
@@ -280,7 +280,7 @@ describe('masks through primer, colour and clear', () => {
     expect(stages.map(({ tapeM }) => tapeM)).toEqual([5, 1, 1, 0]);
     expect(stages.map(({ pullMin }) => pullMin > 0)).toEqual([false, true, true, true]);
     expect(stages[3]!.pullMin).toBeCloseTo(
-      5 * STAGE_RULES.pullPerMetre + 2 * STAGE_RULES.pullPerPiece + uncoverMin(coverOver(areas[2]!)),
+      5 * RULE_OF_THUMB.pullPerMetre + 2 * RULE_OF_THUMB.pullPerPiece + uncoverMin(coverOver(areas[2]!)),
       9,
     );
     expect(stages[3]!.after.kept).toEqual([]);

@@ -1,19 +1,20 @@
 import { potLifeAt } from '../drying';
 import { type Finish, paintNeeded } from '../finish';
-import { RULE_OF_THUMB, sumOf } from '../kit';
+import { type PartId, RULE_OF_THUMB, sumOf } from '../kit';
 import { coatingMin } from './coating';
 import { compatibilityCost } from './compatibility-cost';
 import { filmTimes, memoizedCoats } from './film-times';
 import { gunOf, mixMinutes, needsStripDown, usesGun } from './gun';
 import { stageLayer, temporaryAreas } from './layer-stage';
 import { lotsOf } from './lots';
-import { stageMaskCost } from './mask-cost';
-import { type MaskRemoval, maskRemoval, removalInSections, stageMasks } from './mask-removal';
+import { type StageMaskCost, stageMaskCost } from './mask-cost';
+import { type MaskRemoval, maskRemoval, removalInSections, type StageMasks, stageMasks } from './mask-removal';
 import { masksKeptAfter, standingMasksAfter } from './masks-kept';
+import { openingsOf } from './openings';
 import { finishOf, NO_OWN_WORK, type OrderProblem } from './problem';
 import { STAGE_RULES } from './rules-of-thumb';
 import { sealsOf } from './seal';
-import type { GunChange, Progress, StageChoice, StageCost } from './stage';
+import type { FilmTimes, GunChange, Progress, StageChoice, StageCost } from './stage';
 
 /**
  * Computes one stage: the one cost function behind search, plan and tests.
@@ -36,28 +37,25 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   );
   const guns = { ...before.guns };
   const change = gunChange(problem, guns, finish);
-  const readyMin = minutesOf(change);
-  const plugs = plugsOf(problem, before, choice.open);
+  const plugs = openingsOf(problem, before, { ...choice, layer });
   const ownWork = problem.own?.get(finish.id) ?? NO_OWN_WORK;
   const layMin = masks.layMin + plugs.plugMin + ownWork.layMin;
   const tapeMin = Math.max(0, masks.readyAt - before.clock);
   const begins = before.clock + tapeMin;
   const seals = masks.sealMin > 0 ? sealsOf(problem, before, masks.mask, finish, begins) : [];
   const sealDryMin = Math.max(0, ...seals.map(({ dryMin }) => dryMin));
-  const beforeMin = layMin + masks.sealMin + sealDryMin + readyMin;
+  const beforeMin = layMin + masks.sealMin + sealDryMin + minutesOf(change);
   const over = compatibilityCost(problem, before, finish, choice.open, begins, beforeMin);
   const flashMin = lots.waitMin + over.barrierWaitMin;
   const overMin = over.abradeMin + over.barrierMin;
   const { sections } = choice;
   const lastMin = sections ? sections.paintedMin - eachMin : 0;
   const lastCoatMin = begins + beforeMin + overMin + over.waitMin + coatMin + lots.mixMin + flashMin + lastMin;
-  const through = masksKeptAfter(problem, before, { ...choice, layer });
-  const masksOff = stageMasks(problem, masks, through, times, begins + over.waitMin + over.abradeMin, lastCoatMin);
-  const off = maskRemoval(problem, before, choice, masksOff, through, times, lastCoatMin);
-  const pull = sections ? removalInSections(off, sections, lastCoatMin, times.cleanMin) : off;
+  const laidAt = begins + over.waitMin + over.abradeMin;
+  const on = { masks, openings: plugs.off, laidAt, lastCoatMin };
+  const { masksOff, pull } = removalAfter(problem, before, { ...choice, layer }, on, times);
   const uncoverMin = pull.uncoverMin + ownWork.offMin;
   const waits = waitsOf(pull, { tapeMin, overMin: over.waitMin, sealMin: sealDryMin, flashMin });
-  const film = { finish, coats: decided.coats, lastCoatMin, tapeSafeMin: times.tapeSafeMin };
   const paintMl = paintNeeded(openM2, decided.coats * finish.coatUm, finish);
   return {
     ...choice,
@@ -65,13 +63,14 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
     ...decided,
     layMin,
     plugMin: plugs.plugMin,
+    closes: plugs.fresh,
     sealMin: masks.sealMin,
     seals,
     coatMin,
     blendMin,
     pullMin: pull.pullMin,
     uncoverMin,
-    changeMin: readyMin + lots.mixMin,
+    changeMin: minutesOf(change) + lots.mixMin,
     change,
     overMin,
     over,
@@ -89,18 +88,39 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
     strayM2: temporaryAreas(problem, { ...choice, layer }).reduce((sum, area) => sum + problem.areas[area]!.sizeM2, 0),
     forbidden: [...(over.forbidden ? ['over' as const] : []), ...(pull.late ? ['late' as const] : [])],
     lastCoatMin,
-    pulling: masksOff.own,
+    pulling: masksOff.own ?? masksOff.opened,
     outer: masksOff.outer,
     pulled: pull.pulled,
     after: {
-      ...filmsAfter(problem, before, choice, film),
+      ...filmsAfter(problem, before, choice, { finish, ...decided, lastCoatMin, tapeSafeMin: times.tapeSafeMin }),
       clock: pull.offMin + pull.afterMin + pull.coverWaitMin + uncoverMin,
       guns,
-      plugged: plugs.plugged,
+      plugged: plugs.left,
       standing: standingMasksAfter(problem, before, choice, pull.kept),
       kept: pull.kept,
     },
   };
+}
+
+/** How masks and openings come off after the last coat. */
+function removalAfter(
+  problem: OrderProblem,
+  before: Progress,
+  choice: StageChoice & Pick<StageCost, 'layer'>,
+  on: {
+    readonly masks: StageMaskCost;
+    readonly openings: readonly PartId[];
+    readonly laidAt: number;
+    readonly lastCoatMin: number;
+  },
+  times: FilmTimes,
+): { readonly masksOff: StageMasks; readonly pull: MaskRemoval } {
+  const { masks, openings, laidAt, lastCoatMin } = on;
+  const through = masksKeptAfter(problem, before, choice);
+  const masksOff = stageMasks(problem, masks, { through, openings }, times, laidAt, lastCoatMin);
+  const off = maskRemoval(problem, before, choice, masksOff, through, times, lastCoatMin);
+  const { sections } = choice;
+  return { masksOff, pull: sections ? removalInSections(off, sections, lastCoatMin, times.cleanMin) : off };
 }
 
 const waitsOf = (
@@ -190,20 +210,3 @@ function gunChange(problem: OrderProblem, guns: Record<string, string>, finish: 
 /** Total minutes of a gun change. */
 export const gunChangeMinutes = (problem: OrderProblem, guns: Record<string, string>, finish: Finish): number =>
   minutesOf(gunChange(problem, guns, finish));
-
-/** Minutes to close the openings of a part. */
-export const plugMinOf = ({ plugs, plugMin }: Pick<OrderProblem, 'plugs' | 'plugMin'>, part: string): number =>
-  plugMin?.get(part) ?? (plugs.get(part) ?? 0) * RULE_OF_THUMB.perPlug;
-
-function plugsOf(
-  problem: OrderProblem,
-  { plugged }: Progress,
-  open: readonly boolean[],
-): { plugMin: number; plugged: readonly string[] } {
-  const { areas, plugs } = problem;
-  const fresh = [...plugs.keys()].filter(
-    (part) => !plugged.includes(part) && areas.some((area, index) => open[index] && area.part === part),
-  );
-  if (fresh.length === 0) return { plugMin: 0, plugged };
-  return { plugMin: fresh.reduce((sum, part) => sum + plugMinOf(problem, part), 0), plugged: [...plugged, ...fresh] };
-}

@@ -51,6 +51,8 @@ export interface StandingMask {
   readonly pullMin: number;
   readonly uncoverMin: number;
   readonly tapeM: number;
+  /** Parts whose openings are opened again with it. */
+  readonly openings: readonly PartId[];
   /** Of a mask that stays on through the coats of what is beside it: the part it lies on. Null: it belongs to its own stage. */
   readonly part: PartId | null;
 }
@@ -110,7 +112,7 @@ export interface Progress {
   readonly clock: number;
   /** Last finish through each gun. */
   readonly guns: Readonly<Record<string, string>>;
-  /** Parts that have been sprayed before: their openings are plugged. */
+  /** Parts whose openings are closed. */
   readonly plugged: readonly string[];
   /** What is under the masks that are still on; null: none is. */
   readonly standing: StandingMasks | null;
@@ -167,6 +169,9 @@ interface Pulled {
   readonly offMin: number;
   /** What of them comes off in the window of its lines; the rest comes off after. */
   readonly first: PulledFirst<MaskEdge>;
+  /** Parts whose openings are opened again after the lines, in the same window, and the work of that. */
+  readonly openings: readonly PartId[];
+  readonly unplugMin: number;
 }
 
 /** What it takes until a finish can be sprayed, minutes. */
@@ -187,6 +192,8 @@ export interface StageCost extends StageChoice {
   /** Masks and plugs, minutes of work. */
   readonly layMin: number;
   readonly plugMin: number;
+  /** Parts whose openings are closed in it. */
+  readonly closes: readonly PartId[];
   /** Sealing tape edges on texture, and until the seal is dry. */
   readonly sealMin: number;
   readonly seals: readonly Seal[];

@@ -1,11 +1,9 @@
-import { plugsIn } from '../items';
 import { RULE_OF_THUMB, type SessionId } from '../kit';
 import type { SequenceFigures } from '../order';
 import type { Preparation } from '../prepare';
-import type { OrderProblem } from '../stage';
 import { STEP_RULES } from './rules-of-thumb';
 import { type Draft, newStepClock } from './step-clock';
-import { nameOf, placesOf, plugValues } from './step-places';
+import { nameOf, placesOf } from './step-places';
 import type { StepSource } from './steps';
 
 /** Session of what is done for a job as a whole. */
@@ -33,30 +31,17 @@ export function prepareSteps({ preparation, parts }: StepSource): readonly Draft
   return clock.steps;
 }
 
-/** Every plug that went in is counted out, and the work is looked over. */
-export function endSteps({ stages, items, parts, kind }: StepSource): readonly Draft[] {
+/** The work is looked over. */
+export function endSteps({ stages, items, kind }: StepSource): readonly Draft[] {
   const last = stages.at(-1);
   if (!last) return [];
-  const closings = items.flatMap((item) => item.closings);
-  const plugs = plugsIn(closings);
-  const values = plugValues(plugs, parts);
   const clock = newStepClock(last.endMin, last.session, last.number);
-  if (plugs.length > 0)
-    clock.add(
-      'unplug',
-      null,
-      unplugMin(values.plugs),
-      { code: 'step.unplug', values },
-      { items: closings.map(({ id }) => id).reverse() },
-    );
   clock.add('inspect', null, STEP_RULES.inspect, {
     code: 'step.inspect',
-    values: { plugs: plugs.length > 0, aircraft: kind === 'aircraft' },
+    values: { plugs: items.some(({ closings }) => closings.length > 0), aircraft: kind === 'aircraft' },
   });
   return clock.steps;
 }
-
-const unplugMin = (plugs: number): number => STEP_RULES.perPlugOut * plugs;
 
 /** Minutes before the first stage and after the last: work, and on the clock. They belong to every order alike. */
 export interface OverheadMinutes {
@@ -64,14 +49,10 @@ export interface OverheadMinutes {
   readonly elapsedMin: number;
 }
 
-export function overheadMinutes({ minutes, warmMin }: Preparation, { plugs, areas }: OrderProblem): OverheadMinutes {
-  const counted = [...plugs].reduce(
-    (sum, [part, count]) => sum + (areas.some((area) => area.part === part && area.finish !== null) ? count : 0),
-    0,
-  );
-  const after = unplugMin(counted) + STEP_RULES.inspect;
-  return { workMin: minutes - warmMin + after, elapsedMin: minutes + after };
-}
+export const overheadMinutes = ({ minutes, warmMin }: Preparation): OverheadMinutes => ({
+  workMin: minutes - warmMin + STEP_RULES.inspect,
+  elapsedMin: minutes + STEP_RULES.inspect,
+});
 
 /** Figures of an order with what is done round its stages. */
 export const withOverhead = (figures: SequenceFigures, { workMin, elapsedMin }: OverheadMinutes): SequenceFigures => ({

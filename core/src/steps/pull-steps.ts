@@ -1,14 +1,14 @@
-import type { Item, StagePlan } from '../contract';
+import type { Item, StagePlan, StepMessage } from '../contract';
 import type { Finish, PullTiming } from '../finish';
-import { inLayingOrder, isLine, sheetLine } from '../items';
+import { inLayingOrder, isLine, plugsIn, sheetLine } from '../items';
 import { intersectSpans, messageWithoutValues } from '../kit';
-import type { Need } from '../runsheet';
+import type { AfterRule, Need } from '../runsheet';
 import type { PartPlan } from '../setout';
 import { flashMessage } from './flash-message';
 import { ownPieceMessage } from './own-piece-message';
 import { onePersonMessage } from './sections';
 import type { StepClock } from './step-clock';
-import { codesByPart, coverPlaces } from './step-places';
+import { codesByPart, coverPlaces, plugValues } from './step-places';
 import { dryingLocationOf, filmRule, lastCoatOf } from './step-rules';
 import type { StepSource } from './steps';
 
@@ -34,25 +34,31 @@ export function afterCoats(stage: StagePlan, finish: Finish, source: StepSource,
     const restMin = pull ? pull.restMin : (pulled?.restMin ?? waits.pullMin);
     if (cleaning.after === turn) clean();
     const rest = restMin - (cleaning.after === turn ? cleaning.minutes : 0);
-    const what = pull ? `pull-${pull.school}` : 'pull';
-    const forTape = pull !== null || tapeRemovals(stage, source).length > 0;
-    // Masks of which only what covers comes off wait for their time as tape does.
-    const forCovers = !forTape && stage.hands > 0 && cost.pulling !== null;
-    pass(
-      forTape || forCovers ? 'wait' : 'flash',
-      forTape ? what : forCovers ? 'uncover' : 'last',
-      rest,
-      forTape
-        ? messageWithoutValues('step.wait-pull')
-        : forCovers
-          ? messageWithoutValues('step.wait-cover')
-          : flashMessage(finish, stage, true),
-    );
+    const [kind, id, say] = waitBefore(pull?.school ?? null, stage, finish, source);
+    pass(kind, id, rest, say);
     if (pull) earlyStep(stage, finish, pull.school, source, clock);
-    else pullStep(stage, finish, source, clock);
+    else {
+      pullStep(stage, finish, source, clock);
+      openingsStep(stage, source, clock);
+    }
   }
   if (cleaning.after > early.length) clean();
   uncoverStep(stage, source, clock, waits.coverMin);
+}
+
+/** The wait before a pull: for the tape, for what covers where no tape makes a line, or for the last coat where nothing was masked. */
+function waitBefore(
+  early: PullTiming | null,
+  stage: StagePlan,
+  finish: Finish,
+  source: StepSource,
+): readonly ['wait' | 'flash', string, StepMessage] {
+  const { pulled, pulling } = source.sequence.stages[stage.number - 1]!;
+  const pulls = early !== null || tapeRemovals(stage, source).length + (pulled?.openings.length ?? 0) > 0;
+  if (pulls) return ['wait', early ? `pull-${early}` : 'pull', messageWithoutValues('step.wait-pull')];
+  return stage.hands > 0 && pulling !== null
+    ? ['wait', 'uncover', messageWithoutValues('step.wait-cover')]
+    : ['flash', 'last', flashMessage(finish, stage, true)];
 }
 
 /** Lines that come off before the rest, with their own pull timing. */
@@ -100,16 +106,11 @@ function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }:
   const tapes = tapeRemovals(stage, source);
   const { pulled } = source.sequence.stages[stage.number - 1]!;
   if (tapes.length === 0 || !pulled) return;
-  const { pullMin, early } = pulled;
-  // Masks that stayed on through other coats have no window of their own: the paint that went over them last has.
-  const windowed = [...stage.pulls.map((number) => stages[number - 1]!).filter(({ keep }) => keep), stage];
-  const windows = windowed.flatMap((other) =>
-    other.pull ? [{ one: other, pull: other.pull, school: other.school }] : [],
-  );
-  const after = windows.map(({ one, pull, school }) =>
-    filmRule(lastCoatOf(one, source), pull, 'pull', source.finishes.get(one.finish), source, dryingLocationOf(school)),
-  );
-  const { school } = stage.pull ? stage : (windowed.find((other) => other.pull !== null) ?? stage);
+  const { early } = pulled;
+  const pullMin = pulled.pullMin - pulled.unplugMin;
+  const windows = pullWindows(stage, stages);
+  const after = pullRules(stage, source);
+  const school = stage.pull ? stage.school : (windows[0]?.school ?? stage.school);
   // One window is shown, from the last coat: it opens with the last of them and closes with the first.
   const ownWindows = windows.map(({ one, pull }) => {
     const since = one.lastCoatMin - stage.lastCoatMin;
@@ -133,6 +134,35 @@ function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }:
     pullMin / stage.hands,
     { code: 'step.pull', values },
     { items: tapes.map(({ id }) => id), after, needs: people(stage.hands) },
+  );
+}
+
+/** Every window a pull after a stage has to keep. Masks that stayed on through other coats have none of their own: the paint that went over them last has. */
+const pullWindows = (stage: StagePlan, stages: readonly StagePlan[]) =>
+  [...stage.pulls.map((number) => stages[number - 1]!).filter(({ keep }) => keep), stage].flatMap((other) =>
+    other.pull ? [{ one: other, pull: other.pull, school: other.school }] : [],
+  );
+
+/** The same as rules of its step. */
+const pullRules = (stage: StagePlan, source: StepSource): AfterRule[] =>
+  pullWindows(stage, source.stages).map(({ one, pull, school }) =>
+    filmRule(lastCoatOf(one, source), pull, 'pull', source.finishes.get(one.finish), source, dryingLocationOf(school)),
+  );
+
+/** The openings are opened again, in the same window: cap, film and lip in one, then the tape below; what went in is counted out. */
+function openingsStep(stage: StagePlan, source: StepSource, { add }: StepClock): void {
+  const { pulled } = source.sequence.stages[stage.number - 1]!;
+  const off = comingOff(
+    stage,
+    source.items.flatMap(({ closings }) => closings),
+  );
+  if (!pulled || off.length === 0) return;
+  add(
+    'unplug',
+    null,
+    pulled.unplugMin / stage.hands,
+    { code: 'step.unplug', values: plugValues(plugsIn(off), source.parts) },
+    { items: off.map(({ id }) => id), after: pullRules(stage, source), needs: people(stage.hands) },
   );
 }
 

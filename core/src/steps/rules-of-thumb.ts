@@ -2,7 +2,6 @@
 export const STEP_RULES = {
   /** Higher than this one stands on something. Millimetres. */
   reachUp: 1800,
-  /** Looking a finished job over, and taking out a plug. */
+  /** Looking a finished job over. */
   inspect: 5,
-  perPlugOut: 0.3,
 } as const;

@@ -1,3 +1,4 @@
+export * from './build-up';
 export * from './lay-table';
 export * from './table-csv';
 export * from './compare';

@@ -1,4 +1,4 @@
-import type { OpeningMessages } from '@lintrel/core';
+import type { OpeningMessage, OpeningMessages } from '@lintrel/core';
 import { listText, type WordsOf } from '../table';
 
 const openingText = ({
@@ -18,13 +18,15 @@ export const OPENING_WORDS: WordsOf<OpeningMessages> = {
   'opening.foam-strip': (values, { length }) =>
     `${openingText(values)}: ${length(values.lengthMm)} of foam strip ${length(values.foamMm)}, laid in without stretching it.`,
   'opening.disc': (values, { length }) =>
-    `${openingText(values)}: a disc of ${length(values.discMm)} across, cut with a circle cutter, ${values.into ? 'set into the recess' : 'over the rim'}; press its edge.`,
+    `${openingText(values)}: a disc of ${length(values.discMm)} across, cut with a circle cutter, ${values.into ? 'set into the recess' : values.flush ? 'as large as the opening' : 'over the rim'}; press its edge.`,
   'opening.pane': (values, { length }) =>
     `${openingText(values)}: tape over all ${length(values.widthMm)} × ${length(values.heightMm)} of it, rub its rim, peel the tape off, cut it along the mark on a mat, put it back and press.`,
   'opening.film': (values, { length, metres }) =>
-    `${openingText(values)}: tape just inside its edge, film ${length(values.widthMm)} × ${length(values.heightMm)} onto it, a second tape over the edge of the film; ${metres(values.tapeMm)} of tape for both.`,
+    `${openingText(values)}: tape just inside its edge, film ${length(values.widthMm)} × ${length(values.heightMm)} ${
+      values.edgeMm === undefined ? 'onto it' : 'that ends on it'
+    }, a second tape over the edge of the film${values.edgeMm === undefined ? '' : ', clear of the face that is painted'}; ${metres(values.tapeMm)} of tape for both.`,
   'opening.box': (values, { length, metres }) =>
-    `${openingText(values)}: wipe the inside of the edge. Base tape ${length(values.insetMm)} inside it, ${metres(values.baseMm)}, dabbed at ${values.dabs} places, then pressed all along. Lip tape half stuck onto it and twisted out: two sides of ${length(values.sideMm)}, then top and bottom of ${length(values.topMm)}. Film ${length(values.widthMm)} × ${length(values.heightMm)} pressed onto the lip, scored off on the tape, never on the box. Cap tape over the cut: ${metres(values.capMm)}.`,
+    `${openingText(values)}: wipe the inside of the edge. Base tape ${length(values.insetMm)} inside it, ${metres(values.baseMm)}, dabbed at ${values.dabs} places, then pressed all along. Lip tape half stuck onto it, its other half bent out: two sides of ${length(values.sideMm)}, then top and bottom of ${length(values.topMm)}. Film ${length(values.widthMm)} × ${length(values.heightMm)} pressed onto the lip, scored off on the tape, never on the box. Cap tape over the cut: ${metres(values.capMm)}.`,
   'opening.sheet': (values, { length, metres }) =>
     `${openingText(values)}: card ${length(values.widthMm)} × ${length(values.heightMm)} laid in, taped round with ${metres(values.tapeMm)}.`,
   'opening.putty': (values, { length }) =>
@@ -35,4 +37,19 @@ export const OPENING_WORDS: WordsOf<OpeningMessages> = {
     `${openingText(values)}: a bag with a slit of ${length(values.slitMm)} drawn over it, taped at its foot.`,
   'opening.back-mask': (values, { metres }) =>
     `${openingText(values)}: clean the flange; ${metres(values.tapeMm)} of tape inside it with the sticky side out, drawn back a little from the edge, cover stuck to it.`,
+};
+
+/** How what closes an opening comes out again: what lies on one another in one motion, the last laid first. */
+export const OPENED_AGAIN: Readonly<Record<OpeningMessage['code'], string>> = {
+  'opening.foam': 'foam straight out',
+  'opening.foam-strip': 'foam straight out',
+  'opening.disc': 'discs lifted at their edge',
+  'opening.pane': 'tape off the panes',
+  'opening.film': 'cap tape, film and edge tape in one, folded into themselves',
+  'opening.back-mask': 'cover, then the tape behind the edge',
+  'opening.box': 'box by box, cap, film and lip in one, then the base tape',
+  'opening.sheet': 'tape and card in one',
+  'opening.putty': 'putty lifted out, not smeared',
+  'opening.sleeve': 'sleeve, then the small pieces',
+  'opening.bag': 'bags, the painted side in',
 };

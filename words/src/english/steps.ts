@@ -15,6 +15,7 @@ import type {
 } from '@lintrel/core';
 import { isSprayed } from '@lintrel/core/front';
 import { countText, listText, sentence, type SentenceTools, type WordsOf } from '../table';
+import { OPENED_AGAIN } from './openings';
 
 /** Where a tape lies, seen from its line. */
 export const SIDES: Readonly<Record<SeenSide | 'along', string>> = {
@@ -135,7 +136,7 @@ export const STEP_TITLES: WordsOf<StepMessages> = {
   'step.remix': () => 'Mix it anew first',
   'step.barrier': ({ places }) => `Barrier coat on ${theOnly(places)}`,
   'step.plug': ({ plugs }) => `Close ${countText(plugs, 'opening')}`,
-  'step.unplug': ({ plugs }) => `Take out ${countText(plugs, 'plug')}`,
+  'step.unplug': ({ plugs }) => `Open ${countText(plugs, 'opening')} again`,
   'step.lay': ({ tape, side, line, part }) =>
     `${tape ?? 'Mask by hand'} ${SIDES[side]} ${line}${part === null ? '' : `, ${part}`}`,
   'step.backing': ({ tape, behind, part }) =>
@@ -227,7 +228,10 @@ export const STEP_DETAILS: WordsOf<StepMessages> = {
     closings
       ? [...closings.map(say), ...tapes.map(say), ...before.map(say), `Count them in: ${plugs}.`].join(' ')
       : `${places.join('; ')}. Count the plugs in.`,
-  'step.unplug': ({ plugs, places }) => `${places.join('; ')}. Count them: ${plugs} went in, as many come out.`,
+  'step.unplug': ({ plugs, places, closings = [] }) => {
+    const how = [...new Set(closings.map(({ code }) => OPENED_AGAIN[code]))];
+    return `${places.join('; ')}. ${how.length > 0 ? `${sentence(listText(how))}. ` : ''}Count them: ${plugs} went in, as many come out.`;
+  },
   'step.lay': ({ tape, tapeMm, count, technique, more = [], backing }, { metres, say }) =>
     [
       ...(backing ? [say(backing)] : []),
