@@ -79,7 +79,7 @@ it('another tape is taken for a line, and what is told of it changes', () =>
   withJob('Tansy', 'tape', async (hands, id) => {
     await hands.page.waitForSelector('[data-testid=run]', { timeout: WAIT_MS });
     const before = await list(hands);
-    const place = before.findIndex((row) => row.startsWith('R1 F19'));
+    const place = before.findIndex((row) => row.startsWith('R1 F6'));
     expect(place).toBeGreaterThan(0);
     await hands.press('[data-testid=run]', place);
     await hands.sees(/A tape under light tension is straighter than a hand/);
@@ -93,15 +93,15 @@ it('another tape is taken for a line, and what is told of it changes', () =>
       { part: 'left', line: 'waist', tape: 'C24' },
     ]);
     await hands.pressNamed('button', 'Undo: C24 for L1');
-    await hands.sees(/R1\s+F19/);
+    await hands.sees(/R1\s+F6/);
     await hands.press('[data-testid=forbid-tape]');
     await hands.sees(/R1\s+F12/);
-    await hands.press('[data-testid=allow-F19]');
-    await hands.sees(/R1\s+F19/);
+    await hands.press('[data-testid=allow-F6]');
+    await hands.sees(/R1\s+F6/);
   }));
 
 it('a tape that has run out is not planned with, and one that is short is told', async () => {
-  await onPage(app, '/shelf/tape/F19', PHONE, async (hands) => {
+  await onPage(app, '/shelf/tape/F6', PHONE, async (hands) => {
     await hands.fill('stock-amount', '0');
     await hands.press('[data-testid=stock-counted]');
     await hands.sees(/Run out: no plan takes it/);
@@ -110,9 +110,9 @@ it('a tape that has run out is not planned with, and one that is short is told',
     await hands.page.waitForSelector('[data-testid=run]', { timeout: WAIT_MS });
     const rows = await list(hands);
     expect(rows.some((row) => /^R1 /.test(row))).toBe(true);
-    expect(rows.some((row) => row.includes('F19'))).toBe(false);
+    expect(rows.some((row) => row.includes('F6'))).toBe(false);
   });
-  await onPage(app, '/shelf/tape/F19', PHONE, async (hands) => {
+  await onPage(app, '/shelf/tape/F6', PHONE, async (hands) => {
     await hands.fill('stock-amount', '2');
     await hands.press('[data-testid=stock-received]');
     await hands.sees(/Received\s*\+2/);
@@ -126,7 +126,7 @@ it('a tape that has run out is not planned with, and one that is short is told',
 it('an edge is masked one\u2019s own way, and given back to the plan', () =>
   withJob('Tansy', 'tape', async (hands) => {
     await hands.page.waitForSelector('[data-testid=run]', { timeout: WAIT_MS });
-    const place = (await list(hands)).findIndex((row) => row.startsWith('R1 F19'));
+    const place = (await list(hands)).findIndex((row) => row.startsWith('R1 F6'));
     await hands.press('[data-testid=run]', place);
     await hands.press('[data-testid=own-way]');
     await hands.fill('own-way-how', 'two strips of paper');
@@ -134,7 +134,7 @@ it('an edge is masked one\u2019s own way, and given back to the plan', () =>
     await hands.sees(/As you do it here: two strips of paper/);
     await hands.saved();
     await hands.press('[data-testid=own-way-gone]');
-    await hands.sees(/R1\s+F19/);
+    await hands.sees(/R1\s+F6/);
   }));
 
 it('a line is pulled by a school of its own, as its tape is told to, and taken back', () =>

@@ -121,13 +121,40 @@ it('a job that has not been begun tells when it would be done', async () => {
   });
 });
 
-it('twelve lockers are pulled wet by one person, in turns, on Time and on the sheet', async () => {
+it('six boards are pulled wet by one person, in turns, on Time and on the sheet', async () => {
   const file = JSON.parse(readFileSync(join(__dirname, '../examples/bramble.json'), 'utf8')) as JobFile;
   const design = file.design as Design;
+  // Four bands across, each masked on both sides.
+  const lines = Array.from({ length: 8 }, (_, index) => ({
+    kind: 'straight' as const,
+    id: `l${index}`,
+    name: `Line ${index}`,
+    runOn: true,
+    datum: 'base',
+    from: { along: 0, above: 100 + 100 * index },
+    to: { along: 1500, above: 100 + 100 * index },
+  }));
+  const board = {
+    id: 'board',
+    name: 'Board',
+    count: 6,
+    substrate: 'steel' as const,
+    present: { system: 'two-part' as const, colour: '#e8e4da', ageH: 9000 },
+    surface: { kind: 'flat' as const, outline: { kind: 'rectangle' as const, width: 1500, height: 1000 } },
+    datums: [{ id: 'base', name: 'Base', at: [0, 0] as const, angleDeg: 0 }],
+    lines,
+  };
   const many = {
     ...design,
-    title: 'Twelve fronts',
-    parts: design.parts.map((part) => ({ ...part, count: 12 })),
+    title: 'Six boards',
+    parts: [board],
+    scheme: {
+      areas: [0, 1, 2, 3].map((band) => ({
+        part: 'board',
+        seed: [750, 150 + 200 * band] as const,
+        finish: 'tomato-can',
+      })),
+    },
     choices: { ...design.choices, school: 'wet' as const },
   };
   const { id } = await send<Job>('/jobs/import', { ...file, design: many, log: [], started: [] });
@@ -137,8 +164,8 @@ it('twelve lockers are pulled wet by one person, in turns, on Time and on the sh
       '[aria-label="Who pulls where one person has not the time for all of it: One person, in sections"]',
     );
     await hands.saved();
-    await hands.sees(/0 min: .*coat 2 of 2, only Front of the lockers 1 to 6 of 12/);
-    await hands.sees(/Pull the tape of Front of the lockers 7 to 12 of 12: wet/);
+    await hands.sees(/0 min: .*coat 2 of 2, only Board 1.* of 6/);
+    await hands.sees(/Pull the tape of Board .*6 of 6: wet/);
   });
   const { revision } = (await (await fetch(`${server.url}/api/jobs/${id}`)).json()) as Job;
   const { started } = await send<RunRecord>(`/jobs/${id}/start`, { revision, event: entry('start', null, 60) });
@@ -146,9 +173,9 @@ it('twelve lockers are pulled wet by one person, in turns, on Time and on the sh
   const first = steps.findIndex(({ id: step }) => step.endsWith('coat:2.1'));
   await send(`/jobs/${id}/log`, { entries: steps.slice(0, first).map((step) => entry('done', step.id, 30)) });
   await onPhone(`/job/${id}/run`, async (hands) => {
-    await hands.sees(/coat 2 of 2, only Front of the lockers 1 to 6 of 12/);
+    await hands.sees(/coat 2 of 2, only Board 1.* of 6/);
     await hands.press(DONE);
-    await hands.sees(/Pull the tape of Front of the lockers 1 to 6 of 12: wet/);
+    await hands.sees(/Pull the tape of Board 1.* of 6: wet/);
     await hands.sees(/behind paper/);
   });
 });

@@ -69,7 +69,12 @@ it('a lattice over many finishes is not taken for cheap, wherever they lie', () 
       fc.integer({ min: 1, max: 30 }),
       fc.array(fc.integer({ min: 0, max: 2 ** 30 - 1 }), { maxLength: 40 }),
       (count, finishes) => {
-        const parts = finishes.map((bits) => ({ areas: [0], edges: [], finishes: bits & (2 ** count - 1) }));
+        const parts = finishes.map((bits) => ({
+          areas: [0],
+          edges: [],
+          hangsBehind: false,
+          finishes: bits & (2 ** count - 1),
+        }));
         expect(latticeEffort({ parts, finishes: finishesOf(count) })).toBeGreaterThanOrEqual(2 ** count / 20);
       },
     ),

@@ -21,6 +21,8 @@ import {
   type Progress,
   type StageCost,
   type TapeEdge,
+  uncoverMin,
+  unplugMinOf,
   wholePartCover,
 } from '../stage';
 import { type OuterCharges, outerCharges } from './outer-charges';
@@ -53,6 +55,8 @@ interface PartTable {
   readonly areas: readonly number[];
   readonly edges: readonly PricedBorder[];
   readonly finishes: number;
+  /** True where nothing that hangs on it lies on a line tape: what covers it comes off after the pull. */
+  readonly hangsBehind: boolean;
 }
 
 /** A problem laid out for the search: numbers instead of names. */
@@ -99,6 +103,8 @@ export interface ProblemTable {
    * fall.
    */
   readonly share: (first: number, second: number) => boolean;
+  /** Work of taking off covers and opening what is closed, in the window of a stage, at most, minutes. */
+  readonly mostUncoverMin: number;
   /** Cached stages, by all choices up to them. */
   readonly worked: Map<string, StageCost>;
 }
@@ -164,7 +170,9 @@ export function problemTable(problem: OrderProblem, start: Progress): ProblemTab
         (bits, finish, area) => (part[area] === number && finish >= 0 ? bits | (1 << finish) : bits),
         0,
       ),
+      hangsBehind: hangsBehind(problem, partNames[number]!),
     })),
+    mostUncoverMin: mostUncoverMin(problem),
     beside: besideEach(areas.length, borders),
     edges,
     strips: areas.map(({ strip }, area) => strip && leastOf([strip, ...linesOf(borders, area)].map(both))),
@@ -206,6 +214,21 @@ function leastOf(prices: readonly { readonly crisp: EdgeCost; readonly rough: Ed
   };
   return { crisp: least('crisp'), rough: least('rough') };
 }
+
+/** True where every line of a part has a backing below its tape, whichever side of it is covered, and no finish fades out. */
+const hangsBehind = ({ areas, borders }: OrderProblem, part: string): boolean =>
+  areas.every((area) => area.part !== part || !area.blend) &&
+  borders.every(({ a, b, rim, makesLine, sides }) => {
+    if (areas[a]!.part !== part && areas[b]!.part !== part) return true;
+    if (rim) return makesLine !== true;
+    return sides !== undefined && sides.every(({ backed, over }) => backed && over !== true);
+  });
+
+const mostUncoverMin = (problem: OrderProblem): number =>
+  problem.areas.reduce(
+    (sum, area) => sum + (hangsBehind(problem, area.part) ? 0 : uncoverMin(coverOver(area))),
+    [...problem.plugs.keys()].reduce((sum, part) => sum + unplugMinOf(problem, part), 0),
+  );
 
 function besideEach(count: number, borders: OrderProblem['borders']): number[][] {
   const beside = Array.from({ length: count }, (): number[] => []);

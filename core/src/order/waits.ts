@@ -1,4 +1,5 @@
 import { TOLERANCE } from '../kit';
+import { isLargeCover } from '../masking';
 import type { FilmTimes, Sequence } from '../stage';
 import type { OrderNode, StageFacts } from './order-node';
 import type { ProblemTable } from './problem-table';
@@ -14,12 +15,43 @@ export function minPullWait(
   table: ProblemTable,
   node: OrderNode,
   stage: number,
-  { flashMin, leastPullMin, cleanMin }: FilmTimes,
+  { flashMin, leastPullMin, cleanMin, windows }: FilmTimes,
 ): number {
   if (node.keep[stage]) return Math.max(cleanMin, flashMin);
+  const [row, finish] = [node.settled[stage]!, node.order[stage]!];
   return Math.max(
     cleanMin,
-    certainlyMasked(table, node.settled[stage]!, node.order[stage]!) ? leastPullMin : Math.min(flashMin, leastPullMin),
+    // A large cover stays until it is touch-dry; pulling passes some of that time.
+    hasLargeCover(table, row, finish) ? windows.touchMin - mostPullMin(table, row) : 0,
+    certainlyMasked(table, row, finish) ? leastPullMin : Math.min(flashMin, leastPullMin),
+  );
+}
+
+/** Work of pulling in the window of a stage, at most: tape lies along no border that is open, or covered, on both sides. */
+const mostPullMin = ({ edges, part, parts, mostUncoverMin }: ProblemTable, row: Int8Array): number =>
+  edges.reduce((sum, { a, b, rough, sprayed }) => {
+    if (row[a] === row[b] && row[a] !== -1) return sum;
+    const backing = parts[part[a]!]!.hangsBehind ? 1 : 0;
+    const pulls = sprayed.map(({ pullMin, backingPullMin }) => pullMin - backing * backingPullMin);
+    return sum + Math.max(rough.pullMin, ...pulls);
+  }, mostUncoverMin);
+
+/** True where a large cover certainly hangs behind line tapes of a part that is sprayed, and comes off after the stage. */
+function hasLargeCover(
+  { parts, outer, drips, problem, strips }: ProblemTable,
+  row: Int8Array,
+  finish: number,
+): boolean {
+  if (drips[finish]) return false;
+  const isLarge = (area: number) => {
+    const { sizeM2, count, narrow } = problem.areas[area]!;
+    return strips[area] === null && narrow === undefined && isLargeCover(sizeM2 / count);
+  };
+  return parts.some(
+    ({ areas, hangsBehind }, part) =>
+      hangsBehind &&
+      areas.some((area) => row[area] === 1) &&
+      areas.some((area) => row[area] === 0 && isLarge(area) && !(outer.areas[area] && outer.mayStay(part, finish))),
   );
 }
 

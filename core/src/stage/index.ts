@@ -1,7 +1,7 @@
 export * from './stage';
 export * from './stage-cost';
 export * from './score';
-export { plugMinOf } from './openings';
+export { plugMinOf, unplugMinOf } from './openings';
 export { onePersonOrder, edgeKey, sectionsFor } from './sections';
 export * from './progress';
 export * from './problem';
