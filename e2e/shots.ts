@@ -28,6 +28,14 @@ const tap =
     await then?.(page);
   };
 
+/** Presses the entry of the lay list that begins with a code. */
+const tapRow = (code: string, then: (page: Page) => Promise<void>) => async (page: Page) => {
+  await page.waitForSelector('[data-testid=run]', { timeout: 20_000 });
+  for (const row of await page.$$('[data-testid=run]'))
+    if ((await row.evaluate((element) => element.textContent ?? '')).startsWith(code)) await row.click();
+  await then(page);
+};
+
 /** Moves a slider by a number of steps with the arrow keys. */
 const slideTo = (selector: string, steps: number) => async (page: Page) => {
   await page.waitForSelector(selector, { timeout: 20_000 });
@@ -66,7 +74,7 @@ const shots = (job: (title: string) => string): Shot[] => [
   {
     name: 'tape',
     path: `/job/${job('Tansy')}/tape`,
-    before: tap('[data-testid=run]', 1, sight('[data-testid=run][aria-pressed=true]', undefined, 'start')),
+    before: tapRow('R1', sight('[data-testid=build-up]', undefined, 'center')),
   },
   { name: 'time', path: `/job/${job('Saltwort')}/time`, before: sight('[data-testid=edge-chart]') },
   { name: 'time-wide', path: `/job/${job('Juniper')}/time`, size: WIDE },
@@ -237,7 +245,7 @@ const unkept = (job: (title: string) => string): Shot[] => [
   { name: 'x-trust', path: '/trust' },
   {
     name: 'x-stock',
-    path: '/shelf/tape/F19',
+    path: '/shelf/tape/F6',
     before: async (page) => {
       await page.waitForSelector('[data-testid=stock-amount]');
       await page.type('[data-testid=stock-amount]', '2');
