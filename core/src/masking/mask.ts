@@ -134,7 +134,8 @@ function standingAlone(borders: MaskProblem['borders'], open: readonly boolean[]
 }
 
 /** Masks on kept areas may stay on when the others come off. */
-const staysAlike = (area: MaskArea, other: MaskArea): boolean => isKeptForGood(area) === isKeptForGood(other);
+const staysAlike = (area: MaskArea, other: MaskArea): boolean => mayStay(area) === mayStay(other);
+const mayStay = (area: MaskArea): boolean => isKeptForGood(area) && area.strip === null;
 
 /** Covers with the sheet each is under: paper or film reaches over what is covered beside it. */
 function onSheets(

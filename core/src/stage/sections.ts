@@ -124,12 +124,21 @@ function coverUnits(
   { masks, first }: NonNullable<StageCost['pulled']>,
   unitOf: (edge: MaskEdge) => number,
 ): ReadonlyMap<number, number> {
+  const covers = masks.flatMap(({ mask }) => mask.covers.filter(({ by }) => by === 'drape'));
+  const sheetOf = new Map(covers.map(({ area, sheet }) => [area, sheet]));
   const units = new Map<number, number>();
   for (const { mask } of masks)
-    for (const edge of mask.edges)
-      if (first.covers.has(edge.closed) && first.lines.has(edge) && (first.backings.has(edge) || !edge.backed))
-        units.set(edge.closed, Math.min(units.get(edge.closed) ?? Infinity, unitOf(edge)));
-  return units;
+    for (const edge of mask.edges) {
+      const sheet = sheetOf.get(edge.closed);
+      if (sheet !== undefined && first.lines.has(edge) && (first.backings.has(edge) || !edge.backed))
+        units.set(sheet, Math.min(units.get(sheet) ?? Infinity, unitOf(edge)));
+    }
+  return new Map(
+    covers.flatMap(({ area, sheet }) => {
+      const unit = units.get(sheet);
+      return unit === undefined || !first.covers.has(area) ? [] : [[area, unit] as const];
+    }),
+  );
 }
 
 /** Work of pulling what comes off with each unit. */
