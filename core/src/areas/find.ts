@@ -1,4 +1,4 @@
-import { boundingBox, type Box, isInsideRing, isNearBox, type Point, rayCrossesEdge } from '../curves';
+import { boundingBox, type Box, boxesMeet, isInsideRing, isNearBox, type Point, rayCrossesEdge } from '../curves';
 import type { FinishId } from '../kit';
 import type { Area } from './measure';
 
@@ -75,9 +75,6 @@ export function insideAny(
   const some = shelvedAll(areas).filter(({ box }, index) => which[index] && (near === null || boxesMeet(box, near)));
   return some.length === 0 ? null : (place) => some.some((area) => isWithin(place, area));
 }
-
-const boxesMeet = (a: Box, b: Box): boolean =>
-  a.minX <= b.maxX && b.minX <= a.maxX && a.minY <= b.maxY && b.minY <= a.maxY;
 
 /** A finish chosen for the area around a point; null keeps what is there. */
 export interface AreaChoice {

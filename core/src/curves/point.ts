@@ -72,6 +72,10 @@ export function boundingBox(points: readonly Point[]): Box {
   );
 }
 
+/** True where two boxes meet, or are no farther apart than a reach in either direction. */
+export const boxesMeet = (a: Box, b: Box, reach = 0): boolean =>
+  a.minX <= b.maxX + reach && b.minX <= a.maxX + reach && a.minY <= b.maxY + reach && b.minY <= a.maxY + reach;
+
 /** True where a place lies in a box or no further from it than `reach` on either axis. */
 export const isNearBox = ({ x, y }: Point, { minX, minY, maxX, maxY }: Box, reach: number): boolean =>
   x >= minX - reach && x <= maxX + reach && y >= minY - reach && y <= maxY + reach;

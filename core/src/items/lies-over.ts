@@ -1,4 +1,5 @@
 import type { BackingItem, LineItem } from '../contract';
+import { boxesMeet } from '../curves';
 import { PULL_TIMINGS } from '../finish';
 import { type ItemId, mergeIntervals, type PartId } from '../kit';
 import {
@@ -115,7 +116,7 @@ function lyingAs(item: LaidTape, work: PartWork): Lying | null {
 function layOver(upper: Lying, lying: readonly Lying[]): void {
   const { item, band } = upper;
   const near = lying.filter(
-    ({ item: lower, band: below }) => lower.until.stage >= item.stage && boxesMeet(band, below),
+    ({ item: lower, band: below }) => lower.until.stage >= item.stage && bandsMeet(band, below),
   );
   if (near.length === 0) return;
   for (const { at, places } of samplesInBand(band))
@@ -156,11 +157,8 @@ function endOne(
     };
 }
 
-function boxesMeet(placedTapeBand: PlacedTapeBand, other: PlacedTapeBand): boolean {
-  const reach = placedTapeBand.reachDrawnMm + other.reachDrawnMm;
-  const [a, b] = [placedTapeBand.box, other.box];
-  return a.minX <= b.maxX + reach && b.minX <= a.maxX + reach && a.minY <= b.maxY + reach && b.minY <= a.maxY + reach;
-}
+const bandsMeet = (band: PlacedTapeBand, other: PlacedTapeBand): boolean =>
+  boxesMeet(band.box, other.box, band.reachDrawnMm + other.reachDrawnMm);
 
 /** True where one comes off in an earlier pull than another. */
 const comesBefore = ({ until: one }: LaidTape, { until: other }: LaidTape): boolean =>

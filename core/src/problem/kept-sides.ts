@@ -7,6 +7,7 @@ import type { KeptSide } from '../masking';
 import { coveringTapeMm, mostSpecificFirst, RUN_RULES, widestAlong } from '../runs';
 import type { PartWork } from '../setout';
 import type { LineSide, Tape } from '../tape';
+import { pullPinOf } from './pull-timings';
 
 /** What decides what lies behind the line tapes of a part. */
 export interface BuildUpChoices {
@@ -67,7 +68,7 @@ function keptSide(
   const model = isModelScale(scale);
   const pieces = pathsWithin(line.pieces, from, to);
   const widthMm = minOf(pieces.map((piece) => widestAlong(tapes, piece, side)));
-  const pin = pulls.find((pull) => pull.part === part.id && (pull.line === line.id || pull.line === line.owner));
+  const pin = pullPinOf(pulls, part.id, line);
   const early = (pin ? [pin.school] : timings).some((timing) => timing !== 'dry');
   const backed = early || widthMm < (model ? RUN_RULES.carries.model : RUN_RULES.carries.full);
   const chosen = mostSpecificFirst({ part: part.id, line: line.owner, side }, layers)[0];

@@ -1,30 +1,21 @@
 import { restingAir } from '../air';
 import { areaAt } from '../areas';
 import { cornerDistances, pathSlice } from '../curves';
-import { type Finish, PULL_TIMINGS, type PullTiming } from '../finish';
-import { attachedParts, type Design, finishesById, type PullPin, type Shelf } from '../job';
+import { attachedParts, type Design, finishesById, type Shelf } from '../job';
 import { areaRef, type FinishId, isModelScale, minOf, RULE_OF_THUMB, sumOf } from '../kit';
 import type { ResolvedLine, TrimLine } from '../lines';
 import { closingMin, type MaskEdge, openingMin } from '../masking';
 import { type Preparation, preparationTasks, type PreparedPart } from '../prepare';
 import { longestCleanOn, stripTapes } from '../runs';
 import type { PartWork } from '../setout';
-import type {
-  BendClass,
-  Layer,
-  LinePullTimings,
-  OrderArea,
-  OrderBorder,
-  OrderProblem,
-  OrderRules,
-  TapeEdge,
-} from '../stage';
+import type { BendClass, Layer, OrderArea, OrderBorder, OrderProblem, OrderRules, TapeEdge } from '../stage';
 import { bendOf } from './bend-class';
 import { openingClosings } from './closings';
 import { partBuildUp } from './kept-sides';
 import { maskingMeans } from './masking-means';
 import { ownWorkOf } from './own-work';
 import { partOffsets } from './part-offsets';
+import { linePulls, timingsOn } from './pull-timings';
 import { PROBLEM_RULES } from './rules-of-thumb';
 import { longestCleanAtPlace, type SurroundingsPlace, surroundingsProblem } from './surroundings';
 
@@ -158,20 +149,6 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
   };
 }
 
-/** Pull timings of what is put on a part. */
-function timingsOn(
-  { finishes: own }: PartWork,
-  { scheme, choices }: Design,
-  finishes: ReadonlyMap<FinishId, Finish>,
-): PullTiming[] {
-  const ids = own.flatMap((id) => id ?? []);
-  const all = ids.length === 0 ? [] : [...ids, scheme.primer, scheme.clear];
-  return all.flatMap((id) => {
-    const finish = id === undefined ? undefined : finishes.get(id);
-    return finish ? [choices.school ?? finish.school] : [];
-  });
-}
-
 /** Maximum clean time of the tapes of an edge; computed on demand, each once. */
 function lastingOn(
   works: readonly PartWork[],
@@ -199,30 +176,6 @@ function lastingOn(
     );
     known.set(key, hours);
     return hours;
-  };
-}
-
-/** Schools chosen for single lines; a strip that is one tape has one for all its edges, the first that is chosen. */
-function linePulls(works: readonly PartWork[], pins: readonly PullPin[]): Pick<OrderProblem, 'pulls'> {
-  if (pins.length === 0) return {};
-  const { areas, borders } = partOffsets(works);
-  const byBorder = new Map<number, PullTiming>();
-  const byArea = new Map<number, PullTiming>();
-  works.forEach(({ part, arrangement, lines }, number) =>
-    arrangement.borders.forEach(({ line, left, right }, border) => {
-      const owner = lines.find(({ id }) => id === line)?.owner ?? line;
-      const pin = pins.find((other) => other.part === part.id && (other.line === line || other.line === owner));
-      if (!pin) return;
-      byBorder.set(borders[number]! + border, pin.school);
-      for (const area of [left, right])
-        if (!byArea.has(areas[number]! + area)) byArea.set(areas[number]! + area, pin.school);
-    }),
-  );
-  if (byBorder.size === 0) return {};
-  const timingsOf: LinePullTimings['of'] = ({ border, closed, strip }) =>
-    (strip ? byArea.get(closed) : byBorder.get(border)) ?? null;
-  return {
-    pulls: { of: timingsOf, schools: PULL_TIMINGS.filter((school) => [...byBorder.values()].includes(school)) },
   };
 }
 

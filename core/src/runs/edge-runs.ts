@@ -32,6 +32,19 @@ export interface PartEdge {
   readonly uncover: boolean;
 }
 
+/** What is not known of an edge before a stage is planned: at best it stays no time, on what nothing lifts, and there is room. */
+export const BEFORE_PLANNING: Omit<PartEdge, 'border' | 'free' | 'closed' | 'class' | 'strip'> = {
+  staysMin: 0,
+  bondN25: Infinity,
+  painted: [],
+  backed: false,
+  carries: false,
+  brushed: false,
+  coversMm: null,
+  backingOver: false,
+  uncover: false,
+};
+
 /** Where a stage needs a tape edge: a piece of a line with the covered side. */
 export interface EdgeSpan {
   readonly line: LineId;

@@ -9,7 +9,7 @@ import { SHIPPED_TAPES, type Tape } from '../tape';
 import { areasOn, BOARD, linesOn, sweep } from '../testing/samples';
 import { chooseTape, type TapeWish } from './choose';
 import { cutOutFor } from './cut-out';
-import { type PartEdge, stripWidth, tapeEdgeSpans } from './edge-runs';
+import { BEFORE_PLANNING, type PartEdge, stripWidth, tapeEdgeSpans } from './edge-runs';
 import { RUN_RULES } from './rules-of-thumb';
 import type { MaskedPart } from './run';
 import { longestCleanOn, stageRuns } from './stage-runs';
@@ -301,15 +301,7 @@ describe('edgeSpans', () => {
     free,
     class: 'crisp',
     strip: false,
-    backed: false,
-    carries: false,
-    brushed: false,
-    coversMm: null,
-    backingOver: false,
-    uncover: false,
-    staysMin: 0,
-    bondN25: Infinity,
-    painted: [],
+    ...BEFORE_PLANNING,
     ...over,
   });
 
@@ -393,15 +385,8 @@ describe('strips', () => {
       free: left === strip ? right : left,
       class: 'crisp',
       strip: true,
-      backed: false,
-      carries: false,
-      brushed: false,
-      coversMm: null,
-      backingOver: false,
-      uncover: false,
+      ...BEFORE_PLANNING,
       staysMin: 300,
-      bondN25: Infinity,
-      painted: [],
     }));
     const means = { tapes: SHIPPED_TAPES, scale: 1, surfaceC: 20, airC: 20 };
     const skin = { folds: [], seam: null, metric: null };

@@ -5,7 +5,7 @@ import { type BendSample, follows } from '../tape';
 import { type Backing, backingFor } from './backing';
 import { longestClean, type TapeChoice, type TapeWish, widestFor } from './choose';
 import { cutOutFor } from './cut-out';
-import { type EdgeSpan, type PartEdge, stripWidth, tapeEdgeSpans } from './edge-runs';
+import { BEFORE_PLANNING, type EdgeSpan, type PartEdge, stripWidth, tapeEdgeSpans } from './edge-runs';
 import { cutFromFilm, laidOwnWay, laidTape, noTapeLaid } from './laid-tape';
 import { layOrder } from './lay-order';
 import { mergeOntoSheets } from './merge-onto-sheets';
@@ -63,10 +63,7 @@ function partRuns(part: MaskedPart, means: MaskingMeans): Unordered[] {
  */
 export function longestCleanOn(
   part: Pick<MaskedPart, 'arrangement' | 'lines' | 'skin'>,
-  edge: Omit<
-    PartEdge,
-    'staysMin' | 'bondN25' | 'painted' | 'backed' | 'carries' | 'brushed' | 'coversMm' | 'backingOver' | 'uncover'
-  >,
+  edge: Omit<PartEdge, keyof typeof BEFORE_PLANNING>,
   means: MaskingMeans,
 ): number {
   const { line: id, from, to, left } = part.arrangement.borders[edge.border]!;
@@ -76,21 +73,7 @@ export function longestCleanOn(
     to,
     side: edge.closed === left ? 'left' : 'right',
     class: edge.class,
-    edges: [
-      {
-        ...edge,
-        staysMin: 0,
-        bondN25: Infinity,
-        // What is painted is not known: at best there is room.
-        painted: [],
-        backed: false,
-        carries: false,
-        brushed: false,
-        coversMm: null,
-        backingOver: false,
-        uncover: false,
-      },
-    ],
+    edges: [{ ...edge, ...BEFORE_PLANNING }],
   };
   const line = lineOf(part, span);
   const alone = edge.strip ? aloneOn(part, edge.closed, means) : null;

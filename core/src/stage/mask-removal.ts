@@ -1,7 +1,7 @@
 import { type PartId, sumOf, TOLERANCE } from '../kit';
-import { type MaskEdge, type PulledFirst, splitMask, type StageMask } from '../masking';
+import { type MaskEdge, splitMask, type StageMask } from '../masking';
 import { maskCost, type StageMaskCost } from './mask-cost';
-import { maskOff } from './mask-off';
+import { type MaskOff, maskOff } from './mask-off';
 import { unplugMinOf } from './openings';
 import type { OrderProblem } from './problem';
 import { pullGroups, withPullGroup } from './pull-groups';
@@ -135,8 +135,6 @@ export function maskRemoval(
   );
   const timingOf = (edge: MaskEdge) => earlyOf.get(edge) ?? timing;
   const offs = masks.map(({ mask }) => maskOff(problem, mask, timingOf));
-  const union = <K extends keyof PulledFirst<MaskEdge>>(what: K) =>
-    new Set(offs.flatMap(({ first }): unknown[] => [...first[what]])) as unknown as PulledFirst<MaskEdge>[K];
   const sumOff = (figure: 'pullMin' | 'coverFirstMin' | 'uncoverMin') => sumOf(offs, (off) => off[figure]);
   const openings = opened?.openings ?? [];
   const unplugMin = unplugOf(problem, openings);
@@ -188,7 +186,7 @@ export function maskRemoval(
       restMin: pullAt - free,
       early,
       offMin,
-      first: { lines: union('lines'), backings: union('backings'), covers: union('covers') },
+      first: firstOfAll(offs),
       openings,
       unplugMin,
     },
@@ -217,6 +215,13 @@ export function removalInSections(
     pulled: off.pulled && { ...off.pulled, at: begun + pulls(heaps)[0]!.startMin, hands: 1, restMin: 0, offMin },
   };
 }
+
+/** What comes off in the window of its lines, of several masks together. */
+const firstOfAll = (offs: readonly MaskOff[]): MaskOff['first'] => ({
+  lines: new Set(offs.flatMap(({ first }) => [...first.lines])),
+  backings: new Set(offs.flatMap(({ first }) => [...first.backings])),
+  covers: new Set(offs.flatMap(({ first }) => [...first.covers])),
+});
 
 const unplugOf = (problem: OrderProblem, parts: readonly PartId[]): number =>
   sumOf(parts, (part) => unplugMinOf(problem, part));
