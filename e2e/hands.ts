@@ -115,16 +115,25 @@ export class Hands {
       try {
         return await this.pressElement((await find()) as ElementHandle<Element>);
       } catch (error) {
-        if (tries >= 5 || !/detached|not clickable|Protocol error/i.test(String(error))) throw error;
+        if (tries >= 10 || !/detached|not clickable|missed|Protocol error/i.test(String(error))) throw error;
         await new Promise((resolve) => setTimeout(resolve, 100));
       }
     }
   }
 
+  /** Presses it, and fails where it moved away at that moment, so that the press went to what stands there now. */
   private async pressElement(handle: ElementHandle<Element>): Promise<void> {
     await handle.scrollIntoView();
+    const landed = await handle.evaluateHandle((element) => {
+      const seen = { down: false };
+      element.addEventListener('pointerdown', () => (seen.down = true), { once: true, capture: true });
+      return seen;
+    });
     if (this.byTouch) await handle.tap();
     else await handle.click();
+    // A press that opened another document has landed.
+    if (!(await landed.evaluate(({ down }) => down).catch(() => true)))
+      throw new Error('the press missed what it was for');
   }
 }
 
