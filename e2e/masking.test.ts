@@ -264,3 +264,18 @@ it('masks are sent to the cutter, stopped, and sent again to the end', () =>
     },
     WIDE,
   ));
+
+it('an opening is closed in another way, which the list and the sheet follow, and taken back', () =>
+  withJob('Juniper', 'tape', async (hands, id) => {
+    await hands.sees(/Openings/);
+    await hands.pressNamed('button', 'Roof vent: Roof skin: As usual: Film on edge tape, 7 min');
+    await hands.pressNamed('radio', 'Left open, 0 min');
+    await hands.saved();
+    expect((await get<Job>(`/jobs/${id}`)).design.choices.closings).toEqual([
+      { part: 'roof', opening: 'vent', by: 'nothing' },
+    ]);
+    await hands.pressNamed('button', 'Roof vent: Roof skin: Left open, 0 min');
+    await hands.pressNamed('radio', 'As usual: Film on edge tape, 7 min');
+    await hands.saved();
+    expect((await get<Job>(`/jobs/${id}`)).design.choices.closings).toBeUndefined();
+  }));

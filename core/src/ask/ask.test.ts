@@ -146,6 +146,8 @@ it('opening tells how it is closed, round or with corners, and on a model', () =
     closing: 'opening.pane',
     widthMm: 8,
     heightMm: 6,
+    strips: 1,
+    sealed: true,
   });
   expect(faults('opening', { use: 'hole', diameter: 10, width: 5, height: 5 }).length).toBeGreaterThan(0);
 });

@@ -1,5 +1,5 @@
 import { isModelScale } from '../kit';
-import { closingMethod } from '../masking';
+import { closingMethod, type OpeningMessage } from '../masking';
 import { OPENING_USES, type OpeningUse, type ZoneShape } from '../surface';
 import { choiceKey, lengthKey, numberKey, optional } from './key';
 import { question } from './question';
@@ -24,7 +24,8 @@ export const opening = question({
         ? { kind: 'window', at: origin, width: width as number, height: height as number, corner: 0 }
         : { kind: 'round', at: origin, diameter };
     const feature = { kind: 'opening' as const, id: 'opening', name: '', datum: 'base', use: use as OpeningUse, shape };
-    const { code, values } = closingMethod(feature, null, 1, isModelScale(scale as number));
+    // What nobody has chosen is never left open.
+    const { code, values } = closingMethod(feature, null, 1, isModelScale(scale as number)) as OpeningMessage;
     const { opening: _, parts: __, count: ___, flush: ____, ...figures } = { flush: true, ...values };
     return { ok: true, value: { closing: code, ...figures } };
   },

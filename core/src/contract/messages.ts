@@ -2,12 +2,12 @@ import type { FinishMethod, PaintSystemKey, PullTiming } from '../finish';
 import type { Substrate } from '../job';
 import type { Message, MessageOf, NoValues } from '../kit';
 import type { LineMessage } from '../lines';
-import type { OpeningMessage } from '../masking';
+import type { ClosingFault, OpeningMessage } from '../masking';
 import type { RuleMessages } from '../order';
 import type { CompatibilityAnswer, CompatibilityMessage } from '../over';
 import type { Cleaner, Grit } from '../prepare';
 import type { BeyondEdge, Doubt, SeenSide, Technique } from '../runs';
-import type { EdgeName } from '../surface';
+import type { ClosingWay, EdgeName } from '../surface';
 
 // Messages of a plan. Names, codes of lines and areas, and positions are values; a finish appears by the name given to
 // it.
@@ -284,6 +284,13 @@ export type SafetyCode = (typeof SAFETY_CODES)[number];
 export interface AdviceMessages extends RuleMessages {
   readonly 'advice.dew': { readonly marginC: number; readonly dewPointC: number; readonly needsC: number };
   readonly 'advice.cold': { readonly belowC: number };
+  /** A way of closing a person has chosen, and that cannot be; `ways` could. */
+  readonly 'advice.closing': {
+    readonly opening: string;
+    readonly wanted: ClosingWay;
+    readonly why: ClosingFault;
+    readonly ways: readonly ClosingWay[];
+  };
   readonly 'advice.line': { readonly line: string; readonly fault: LineMessage };
   readonly 'advice.loose': { readonly line: string; readonly lengthMm: number };
   readonly 'advice.sliver': { readonly area: string };

@@ -47,6 +47,7 @@ export interface EditMessages {
   readonly 'edit.own-way': { readonly line: string };
   readonly 'edit.layers': { readonly line: string };
   readonly 'edit.pulls': { readonly line: string };
+  readonly 'edit.closing': { readonly opening: string };
   readonly 'edit.own-added': NoValues;
   readonly 'edit.own-changed': NoValues;
   readonly 'edit.own-gone': NoValues;

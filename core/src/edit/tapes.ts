@@ -1,6 +1,7 @@
 import { distance, type Place, pointFromPair } from '../curves';
 import type { PullTiming } from '../finish';
 import {
+  type ClosingPin,
   type Design,
   type DesignChoices,
   type LayersPin,
@@ -11,7 +12,7 @@ import {
 } from '../job';
 import { maxOf, type OwnPieceId, type TapeCode, unusedId } from '../kit';
 
-type Lists = Pick<DesignChoices, 'tapes' | 'notTapes' | 'ownWays' | 'layers' | 'ownPieces' | 'pulls'>;
+type Lists = Pick<DesignChoices, 'tapes' | 'notTapes' | 'ownWays' | 'layers' | 'ownPieces' | 'pulls' | 'closings'>;
 
 /** A design with another list of choices; an empty list is removed. */
 function withChoices<K extends keyof Lists>(design: Design, key: K, list: NonNullable<Lists[K]>): Design {
@@ -82,6 +83,20 @@ export function setPullTiming(
   const { pulls = [] } = design.choices;
   const rest = pulls.filter((pull) => pull.part !== part || pull.line !== line);
   return withChoices(design, 'pulls', school === null ? rest : [...rest, { part, line, school }]);
+}
+
+/**
+ * A design in which an opening is closed in a way.
+ * @param by null: as is usual
+ */
+export function setClosing(
+  design: Design,
+  { part, opening }: Pick<ClosingPin, 'part' | 'opening'>,
+  by: ClosingPin['by'] | null,
+): Design {
+  const { closings = [] } = design.choices;
+  const rest = closings.filter((pin) => pin.part !== part || pin.opening !== opening);
+  return withChoices(design, 'closings', by === null ? rest : [...rest, { part, opening, by }]);
 }
 
 /** A design with one more manual piece, under a new id. */

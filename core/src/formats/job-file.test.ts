@@ -109,13 +109,13 @@ it.each<[string, (file: Record<string, never>) => void, RegExp]>([
   ],
   [
     'a newer version',
-    (file) => Object.assign(file, { version: 3 }),
-    /^version: must be a version up to 2: a newer program wrote this file/,
+    (file) => Object.assign(file, { version: 4 }),
+    /^version: must be a version up to 3: a newer program wrote this file/,
   ],
   [
     'a newer design',
-    (file) => Object.assign(at(file, 'design'), { version: 3 }),
-    /^design\.version: must be a version up to 2/,
+    (file) => Object.assign(at(file, 'design'), { version: 4 }),
+    /^design\.version: must be a version up to 3/,
   ],
 ])('refuses %s at its place', (_, change, message) => expect(faultsWith(change).join('\n')).toMatch(message));
 
@@ -169,8 +169,8 @@ describe.each(['juniper', 'marigold'])('%s, a file of version 1', (name) => {
     const { unit, ...design } = before.design;
     expect(unit).toBe('mm');
     expect(JSON.parse(JSON.stringify(read.value))).toMatchObject({
-      version: 2,
-      design: { version: 2, ...design },
+      version: 3,
+      design: { version: 3, ...design },
       shelf: before.shelf,
       log: before.log.map((event) => ({ ...event, version: 1 })),
     });
@@ -189,8 +189,17 @@ describe.each(['juniper', 'marigold'])('%s, a file of version 1', (name) => {
   });
 });
 
+it('a file of version 2 is read as one of today, each opening closed as is usual', () => {
+  const old = readFileSync(join(__dirname, 'old', 'ostrel-2.json'), 'utf8');
+  expect(JSON.parse(old)).toMatchObject({ version: 2, design: { version: 2 } });
+  const [then, now] = [readJobFile(old), sound('ostrel.json')];
+  if (!then.ok) throw new Error(JSON.stringify(then.faults));
+  expect(then.value).toEqual(now);
+});
+
 it('a design of version 1 is brought up wherever it is read, and one that is none is left to be refused', () => {
   const { version: _, ...rest } = sound('ostrel.json').design;
-  expect(upgradeDesign({ ...rest, unit: 'in' })).toEqual({ version: 2, ...rest });
+  expect(upgradeDesign({ ...rest, unit: 'in' })).toEqual({ version: 3, ...rest });
+  expect(upgradeDesign({ version: 2, ...rest })).toEqual({ version: 3, ...rest });
   for (const other of [null, 7, 'x', [], { version: 9 }]) expect(upgradeDesign(other)).toEqual(other);
 });

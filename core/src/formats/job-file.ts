@@ -20,7 +20,7 @@ import { isFrozenPlan } from '../runsheet';
 export const MAX_FILE_BYTES = 64_000_000;
 
 /** Version of job files this program writes. */
-export const JOB_FILE_VERSION = 2;
+export const JOB_FILE_VERSION = 3;
 
 /** Plans a file carries at most: those a job was started with. */
 const MOST_STARTED = 20;
@@ -62,10 +62,10 @@ export type JobFile = v.InferOutput<typeof newestFileSchema>;
 /** The same in any version: older files are upgraded on reading. */
 const jobFileSchema = v.pipe(v.unknown(), v.transform(upgradedFile), fileOf(designSchema, logEventSchema));
 
-/** Brings a job file up to the newest version. Version 1 differed in its design and its events, which bring themselves up. */
+/** Brings a job file up to the newest version. Versions 1 and 2 differ in their designs and events, which bring themselves up. */
 function upgradedFile(data: unknown): unknown {
-  if (typeof data !== 'object' || data === null || !('version' in data) || data.version !== 1) return data;
-  return { ...data, version: JOB_FILE_VERSION };
+  if (typeof data !== 'object' || data === null || !('version' in data)) return data;
+  return data.version === 1 || data.version === 2 ? { ...data, version: JOB_FILE_VERSION } : data;
 }
 
 /**

@@ -191,7 +191,7 @@ const openedStage = (stages: Sequence['stages'], from: number, part: PartId): nu
 function plugItems(
   { stages }: Sequence,
   index: number,
-  { works, problem }: StageSource,
+  { works, problem, design }: StageSource,
   name: ItemNamer,
   common: CommonFields,
   untilOf: (off: number) => Item['until'],
@@ -200,23 +200,21 @@ function plugItems(
   return works
     .filter(({ part }) => closes.includes(part.id))
     .flatMap((work) =>
-      openingClosings(work, works.length > 1 ? work.part.name : null, problem.model).map(
-        ({ opening, closing }): PlugItem => ({
-          ...common,
-          until: untilOf(openedStage(stages, index, work.part.id)),
-          id: name(work.part.id, 'plug', opening),
-          kind: 'plug',
-          part: work.part.id,
-          opening,
-          count: work.part.count,
-          closing,
-          material: CLOSING_MATERIALS[closing.code],
-          techniques: [],
-          doubts: [],
-          after: [],
-          layMin: closingMin(closing, problem.model) * work.part.count,
-          pullMin: openingMin(closing) * work.part.count,
-        }),
-      ),
+      openingClosings(work, works.length > 1 ? work.part.name : null, design).map(({ opening, closing }): PlugItem => ({
+        ...common,
+        until: untilOf(openedStage(stages, index, work.part.id)),
+        id: name(work.part.id, 'plug', opening),
+        kind: 'plug',
+        part: work.part.id,
+        opening,
+        count: work.part.count,
+        closing,
+        material: CLOSING_MATERIALS[closing.code],
+        techniques: [],
+        doubts: [],
+        after: [],
+        layMin: closingMin(closing, problem.model) * work.part.count,
+        pullMin: openingMin(closing) * work.part.count,
+      })),
     );
 }

@@ -95,6 +95,12 @@ function mouthTape(
 function shapeOf(
   closing: OpeningMessage,
 ): Pick<TapeWish, 'samples' | 'side' | 'crisp' | 'roomMm' | 'rim' | 'leastMm' | 'narrowest'> {
+  if (closing.code === 'opening.pane' || closing.code === 'opening.tape' || closing.code === 'opening.inside') {
+    const { widthMm, heightMm, strips = 1 } = closing.values;
+    const leastMm = strips === 1 ? Math.min(widthMm, heightMm) : undefined;
+    // Gentle before crisp: it lies on what is kept.
+    return { samples: STRAIGHT, side: 'right', crisp: false, roomMm: Infinity, narrowest: true, leastMm };
+  }
   if (closing.code !== 'opening.film')
     // Pieces round a post are narrow.
     return {

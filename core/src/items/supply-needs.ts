@@ -61,10 +61,17 @@ function takenBy(item: Item): Taken[] {
         ? [needOf('foam', item.widthMm, (item.lengthMm / 1000) * item.count, item.count)]
         : [];
     case 'plug':
-      return closingTakes(item);
+      return [...closingTakes(item), ...closingSealTakes(item)];
     default:
       return [];
   }
+}
+
+/** Liquid mask along the edge of what closes an opening, all alike together. */
+function closingSealTakes({ closing, count }: PlugItem): Taken[] {
+  if ((closing.code !== 'opening.pane' && closing.code !== 'opening.sheet') || !closing.values.sealed) return [];
+  const edgeM = (2 * (closing.values.widthMm + closing.values.heightMm)) / 1000;
+  return [needOf('liquid-mask', null, edgeM * ITEM_RULES.liquidMaskPerMetreMl * count, count)];
 }
 
 /** What closing an opening takes, all alike together. */

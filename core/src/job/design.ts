@@ -6,6 +6,7 @@ import {
   AIMS,
   booleanField,
   faultText,
+  type FeatureId,
   type FinishId,
   idText,
   JOB_KINDS,
@@ -22,6 +23,7 @@ import {
   type TapeCode,
   wholeBetween,
 } from '../kit';
+import { CLOSING_WAYS } from '../surface';
 import { partSchema, presentAtSchema } from './part';
 
 /** A finish given to the area of a part that holds a place. */
@@ -129,6 +131,14 @@ const pullPinSchema = v.strictObject({
 });
 export type PullPin = v.InferOutput<typeof pullPinSchema>;
 
+/** How a person closes an opening of a part. */
+const closingPinSchema = v.strictObject({
+  part: idText<PartId>(),
+  opening: idText<FeatureId>(),
+  by: oneOfWords(CLOSING_WAYS),
+});
+export type ClosingPin = v.InferOutput<typeof closingPinSchema>;
+
 const system = () => v.picklist(PAINT_SYSTEM_KEYS, faultText(messageWithoutValues('field.system')));
 
 /** What a person insists on; what is left out is free. */
@@ -161,6 +171,8 @@ const choicesSchema = v.strictObject({
   ownPieces: v.optional(listOf(ownPieceSchema, 'pieces', 100)),
   /** What lies below where a person has turned it round. */
   layers: v.optional(listOf(layersPinSchema, 'lines', 200)),
+  /** Openings a person closes otherwise than is usual. A part that follows its opposite takes what is chosen there until it has its own. */
+  closings: v.optional(listOf(closingPinSchema, 'openings', 500)),
   /** One person does it alone: what takes several to pull it in time is painted and pulled in sections. */
   alone: v.optional(v.literal(true)),
   /** Lines with a pull timing of their own. */
@@ -171,7 +183,7 @@ const choicesSchema = v.strictObject({
 export type DesignChoices = v.InferOutput<typeof choicesSchema>;
 
 /** Version of designs this program writes. */
-export const DESIGN_VERSION = 2;
+export const DESIGN_VERSION = 3;
 
 /** A design in the current version. */
 export const newestDesignSchema = v.strictObject({
@@ -201,12 +213,16 @@ export const designSchema = v.pipe(v.unknown(), v.transform(upgradeDesign), newe
 
 /**
  * Upgrades a design to the current version step by step; other data, and newer versions, are returned unchanged.
- * Version 1 contained the unit of lengths, which is a setting of the person now.
+ * Version 1 contained the unit of lengths, which is a setting of the person now; version 2 could not say how an opening is closed: each is
+ * closed as is usual.
  */
 export function upgradeDesign(data: unknown): unknown {
-  if (typeof data !== 'object' || data === null || Array.isArray(data) || 'version' in data) return data;
-  const { unit: _, ...rest } = data as Record<string, unknown>;
-  return { version: DESIGN_VERSION, ...rest };
+  if (typeof data !== 'object' || data === null || Array.isArray(data)) return data;
+  if (!('version' in data)) {
+    const { unit: _, ...rest } = data as Record<string, unknown>;
+    return upgradeDesign({ version: 2, ...rest });
+  }
+  return data.version === 2 ? { ...data, version: DESIGN_VERSION } : data;
 }
 
 /** A design with nothing on it yet. */

@@ -26,6 +26,7 @@ export type ListName =
   | 'parts'
   | 'paths'
   | 'pieces'
+  | 'openings'
   | 'plans'
   | 'supplies'
   | 'pins'

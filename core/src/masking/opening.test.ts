@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import { type Feature, OPENING_USES, type OpeningUse, type ZoneShape } from '../surface';
-import { closingMethod, groupClosings } from './opening';
+import { CLOSING_WAYS, type ClosingWay, type Feature, OPENING_USES, type OpeningUse, type ZoneShape } from '../surface';
+import { type ClosingFault, closingFault, possibleWays, usualWay } from './closing-way';
+import { closingMethod, groupClosings, type OpeningMessage } from './opening';
 
 const at = { along: 0, above: 0 };
 const round = (diameter: number): ZoneShape => ({ kind: 'round', at, diameter });
@@ -20,7 +21,7 @@ const opening = (shape: ZoneShape, use: OpeningUse): Extract<Feature, { kind: 'o
   shape,
 });
 const closed = (shape: ZoneShape, use: OpeningUse, model = false) => {
-  const { code, values } = closingMethod(opening(shape, use), null, 1, model);
+  const { code, values } = closingMethod(opening(shape, use), null, 1, model)!;
   const { opening: _, parts: __, count: ___, ...figures } = values;
   return [code, figures];
 };
@@ -70,7 +71,13 @@ it.each<[string, ZoneShape, OpeningUse, boolean, unknown]>([
       },
     ],
   ],
-  ['a pane of a model', window(8, 6), 'window', true, ['opening.pane', { widthMm: 8, heightMm: 6 }]],
+  [
+    'a pane of a model',
+    window(8, 6),
+    'window',
+    true,
+    ['opening.pane', { widthMm: 8, heightMm: 6, strips: 1, sealed: true }],
+  ],
   [
     'a door gap: foam one size over it',
     window(900, 8),
@@ -105,50 +112,141 @@ it.each<[string, ZoneShape, OpeningUse, boolean, unknown]>([
   ],
 ])('%s', (_, shape, use, model, expected) => expect(closed(shape, use, model)).toEqual(expected));
 
-it('nothing that closes an opening lies on the face round it', () => {
-  const size = fc.double({ min: 1, max: 3000, noNaN: true });
+const dimension = fc.double({ min: 1, max: 3000, noNaN: true });
+/** Any opening, and whether it is on a model. */
+const anyOpening = fc
+  .record({
+    width: dimension,
+    height: dimension,
+    use: fc.constantFrom(...OPENING_USES),
+    isRound: fc.boolean(),
+    model: fc.boolean(),
+  })
+  .map(({ width, height, use, isRound, model }) => ({
+    of: opening(isRound ? round(width) : window(width, height), use),
+    wide: width,
+    high: isRound ? width : height,
+    model,
+  }));
+
+/** True where nothing of a closing lies on the face round its opening, and what is pushed in fills it. */
+function staysOff(
+  { code, values }: OpeningMessage,
+  [wide, high]: readonly [number, number],
+  isRound: boolean,
+): boolean {
+  switch (code) {
+    case 'opening.disc':
+      return isRound && (values.into ? values.discMm < wide : values.discMm <= wide);
+    case 'opening.film':
+      return values.widthMm < wide && values.heightMm < high && values.widthMm > 0 && values.tapeMm > 0;
+    case 'opening.foam': {
+      const filledMm2 = isRound ? (Math.PI * wide ** 2) / 4 : wide * high;
+      return values.foamMm > Math.min(wide, high) || values.foamMm * values.lengthMm >= filledMm2 - 1e-6;
+    }
+    case 'opening.foam-strip':
+      return values.foamMm > Math.min(wide, high) && values.lengthMm === Math.max(wide, high);
+    case 'opening.pane':
+    case 'opening.tape':
+      return values.widthMm === wide && values.heightMm === high && values.strips! >= 1 && values.strips! <= 3;
+    case 'opening.sheet':
+      return values.widthMm < wide && values.heightMm < high && values.widthMm > 0 && values.heightMm > 0;
+    case 'opening.inside':
+      return values.widthMm > wide && values.tapeMm > 0;
+    case 'opening.putty':
+      return values.widthMm === wide && values.heightMm === high;
+    case 'opening.box':
+      return values.capMm === 2 * (wide + high) && values.baseMm < values.capMm;
+    case 'opening.back-mask':
+      return values.tapeMm > 0;
+    case 'opening.sleeve':
+      return values.pieces * values.pieceMm >= Math.PI * Math.max(wide, high);
+    case 'opening.bag':
+      return values.slitMm >= Math.max(wide, high) - 1e-6;
+  }
+}
+
+it('nothing that closes an opening lies on the face round it, whichever way it is closed', () => {
   fc.assert(
-    fc.property(
-      size,
-      size,
-      fc.constantFrom(...OPENING_USES),
-      fc.boolean(),
-      fc.boolean(),
-      (width, height, use, isRound, model) => {
-        const { code, values } = closingMethod(
-          opening(isRound ? round(width) : window(width, height), use),
-          null,
-          2,
-          model,
-        );
-        const [wide, high] = isRound ? [width, width] : [width, height];
-        switch (code) {
-          case 'opening.disc':
-            return values.into ? values.discMm < wide : values.discMm <= wide;
-          case 'opening.film':
-            return values.widthMm < wide && values.heightMm < high && values.widthMm > 0 && values.tapeMm > 0;
-          case 'opening.foam':
-            // Wound up it fills the hole.
-            return (
-              values.foamMm > wide ||
-              (values.foamMm * values.lengthMm >= (Math.PI * Math.max(wide, high) ** 2) / 4 - 1e-6 &&
-                values.lengthMm % 5 === 0)
-            );
-          case 'opening.foam-strip':
-            return values.foamMm > Math.min(wide, high) && values.lengthMm === Math.max(wide, high);
-          case 'opening.pane':
-            return values.widthMm === wide && values.heightMm === high;
-          case 'opening.back-mask':
-            return values.tapeMm > 0;
-        }
-      },
-    ),
+    fc.property(anyOpening, fc.constantFrom(null, ...CLOSING_WAYS), ({ of, wide, high, model }, way) => {
+      const closing = closingMethod(of, null, 2, model, way);
+      return closing === null ? way === 'nothing' : staysOff(closing, [wide, high], of.shape.kind === 'round');
+    }),
   );
 });
 
+const CODE_OF: Readonly<Record<ClosingWay, RegExp>> = {
+  foam: /foam/,
+  tape: /pane|opening\.tape/,
+  disc: /disc/,
+  film: /film/,
+  box: /box/,
+  sheet: /sheet/,
+  putty: /putty/,
+  bag: /bag/,
+  pieces: /sleeve/,
+  'back-mask': /back-mask/,
+  inside: /inside/,
+  nothing: /^$/,
+};
+
+it('a way that can be is taken, any other leaves the usual one, which always can be', () => {
+  fc.assert(
+    fc.property(anyOpening, fc.constantFrom(...CLOSING_WAYS), ({ of, model }, way) => {
+      const usual = closingMethod(of, null, 1, model);
+      const chosen = closingMethod(of, null, 1, model, way);
+      const possible = possibleWays(of, model);
+      expect(possible).toContain(usualWay(of, model));
+      expect(possible).toContain('nothing');
+      expect(CODE_OF[usualWay(of, model)].test(usual?.code ?? '')).toBe(true);
+      if (possible.includes(way)) expect(CODE_OF[way].test(chosen?.code ?? '')).toBe(true);
+      else expect(chosen).toEqual(usual);
+    }),
+  );
+});
+
+it.each<[string, ZoneShape, OpeningUse, ClosingWay, ClosingFault['code'] | null]>([
+  ['a disc over a window with corners', window(300, 200), 'window', 'disc', 'closing-fault.not-round'],
+  ['a disc larger than any', round(500), 'window', 'disc', 'closing-fault.too-large'],
+  ['foam in a handle hole', window(90, 40), 'hole', 'foam', null],
+  ['foam in a vent', round(120), 'hole', 'foam', 'closing-fault.too-large'],
+  ['tape behind the edge of a box', window(300, 200), 'box', 'back-mask', 'closing-fault.nothing-behind'],
+  ['a bag over a window', window(300, 200), 'window', 'bag', 'closing-fault.flush'],
+  ['film over an aerial', round(8), 'post', 'film', 'closing-fault.stands-out'],
+  ['film in a slot', window(120, 8), 'hole', 'film', 'closing-fault.too-small'],
+])('%s', (_, shape, use, way, fault) =>
+  expect(closingFault(opening(shape, use), way, false)?.code ?? null).toBe(fault),
+);
+
+it.each<[string, ZoneShape, OpeningUse, boolean, unknown]>([
+  [
+    'a moulding: one tape of its width',
+    window(1400, 12),
+    'strip',
+    false,
+    ['opening.tape', { widthMm: 1400, heightMm: 12, strips: 1 }],
+  ],
+  [
+    'a trim as wide as two tapes: strips side by side',
+    window(600, 80),
+    'strip',
+    false,
+    ['opening.tape', { widthMm: 600, heightMm: 80, strips: 2 }],
+  ],
+  // One strip of 19 filling 90 x 40: the area over its thickness, 189.5, cut to full five.
+  ['a handle hole: foam side by side', window(90, 40), 'hole', false, ['opening.foam', { foamMm: 19, lengthMm: 190 }]],
+  [
+    'a doorway of a model: card to its mouth, sealed',
+    window(12, 30),
+    'recess',
+    true,
+    ['opening.sheet', { widthMm: 11.8, heightMm: 29.8, tapeMm: 0, sealed: true }],
+  ],
+])('%s', (_, shape, use, model, expected) => expect(closed(shape, use, model)).toEqual(expected));
+
 it('what is closed alike on several parts is told once, with all of them counted', () => {
   const on = (shape: ZoneShape, part: string, alike: number) =>
-    closingMethod(opening(shape, 'hole'), part, alike, false);
+    closingMethod(opening(shape, 'hole'), part, alike, false)!;
   expect(groupClosings([on(round(120), 'Left', 1), on(round(8), 'Left', 1), on(round(120), 'Right', 2)])).toEqual([
     {
       code: 'opening.disc',

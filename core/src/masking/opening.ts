@@ -1,6 +1,7 @@
-import { firstItem, maxOf, type MessageOf, minOf, RULE_OF_THUMB, sumOf, TOLERANCE } from '../kit';
-import type { Feature, ZoneShape } from '../surface';
-import { MASKING_RULES } from './rules-of-thumb';
+import { firstItem, type MessageOf, sumOf, TOLERANCE } from '../kit';
+import type { ClosingWay, OpeningUse, ZoneShape } from '../surface';
+import { closingFault, edgeTapeMm, stripsOver, usualWay, WIDEST_TAPED } from './closing-way';
+import { cornerOf, FOAM_MM, foamFor, type Opening, rimOf, sizeOf } from './opening-size';
 
 interface Named {
   readonly opening: string;
@@ -24,8 +25,29 @@ export interface OpeningMessages {
     /** True: it ends at the edge of the opening; left out in older plans, where it goes over the edge. */
     readonly flush?: boolean;
   }>;
-  /** Tape over a small pane: edge rubbed, peeled, cut on a mat and put back. */
-  readonly 'opening.pane': OpeningValues<{ readonly widthMm: number; readonly heightMm: number }>;
+  /** Tape over a small pane, in strips side by side where it is wide: edge rubbed, peeled, cut on a mat and put back. */
+  readonly 'opening.pane': OpeningValues<{
+    readonly widthMm: number;
+    readonly heightMm: number;
+    /** Left out in older plans. */
+    readonly strips?: number;
+    /** True: its edge is sealed with liquid mask. */
+    readonly sealed?: boolean;
+  }>;
+  /** Tape cut to its width, in strips side by side where it is wide. */
+  readonly 'opening.tape': OpeningValues<{
+    readonly widthMm: number;
+    readonly heightMm: number;
+    readonly strips: number;
+  }>;
+  /** Tape from behind, or a sheet that is taped round there. */
+  readonly 'opening.inside': OpeningValues<{
+    readonly widthMm: number;
+    readonly heightMm: number;
+    /** Strips of tape; 0: a sheet. */
+    readonly strips: number;
+    readonly tapeMm: number;
+  }>;
   /** Edge tape just inside, film that ends on it, cap tape over the edge of the film. */
   readonly 'opening.film': OpeningValues<{
     readonly widthMm: number;
@@ -51,11 +73,12 @@ export interface OpeningMessages {
     readonly heightMm: number;
     readonly capMm: number;
   }>;
-  /** Card or sheet cut to size, taped round. */
+  /** Card or sheet cut to size, taped round; on models cut to the mouth and its edge sealed with liquid mask. */
   readonly 'opening.sheet': OpeningValues<{
     readonly widthMm: number;
     readonly heightMm: number;
     readonly tapeMm: number;
+    readonly sealed?: boolean;
   }>;
   /** Putty or damp tissue, on models. */
   readonly 'opening.putty': OpeningValues<{ readonly widthMm: number; readonly heightMm: number }>;
@@ -66,81 +89,120 @@ export interface OpeningMessages {
 }
 export type OpeningMessage = MessageOf<OpeningMessages>;
 
-/** Foam strip is sold in these, mm across. Source: the shelf that ships. */
-const FOAM_MM = [6, 10, 13, 19] as const;
-/** A hole up to this is stopped with foam, a round one up to that with a disc. Source: mask of openings, rule of thumb; mm. */
-const LARGEST_FOAMED = 40;
-const LARGEST_DISC = 400;
-/** Width of the tape just inside the edge of an opening, on the middle of which film ends; how much smaller a disc is for a recess. */
-const EDGE_TAPE = { full: 12, model: 3 } as const;
 /** A corner of this many widths of that tape is gone round in one piece; sharper ones are lapped and trimmed. */
 const ROUND_CORNER = 5;
+/** How much smaller a disc is than the recess it is set into, mm. */
 const INTO_RECESS = 0.3;
 /**
  * Base tape of a box: its distance inside the edge and the spacing of the dabs; excess of the film all round; how much
  * longer than its side a lip is; overlap of pieces round a post. Millimetres.
  */
 const BOX = { inset: 1.5, dabEvery: 120, film: 20, lip: 30, lap: 10 } as const;
-/** Clearance of a card in its recess; angle of the pieces round a post. Millimetres, degrees. */
-const CARD_SLACK = 1;
+/** Clearance of a card in its recess; how far tape or a sheet goes beyond an opening behind it; angle of the pieces round a post. Millimetres, degrees. */
+const CARD_SLACK = { full: 1, model: 0.2 } as const;
+const BEHIND = { full: 20, model: 3 } as const;
 const POST_PIECE_DEG = 90;
-/** Number of sides of a box. */
-const SIDES = 4;
 /** No stopper is shorter: there is something to pull it out by. */
 const SHORTEST_FOAM = 25;
 
-type Opening = Extract<Feature, { kind: 'opening' }>;
-
 /**
- * How an opening is closed, by what it is and how large.
+ * How an opening is closed.
  * @param alike how many of its part there are
+ * @param chosen way a person has chosen; the usual one where it cannot be
+ * @returns null where nothing is to close it
  */
 export function closingMethod(
-  { name, shape, use }: Opening,
+  opening: Opening,
   part: string | null,
   alike: number,
   model: boolean,
-): OpeningMessage {
-  const named = { opening: name, parts: part === null ? [] : [part], count: alike };
-  const [widthMm, heightMm] = sizeOf(shape);
-  const [narrow, wide] = [Math.min(widthMm, heightMm), Math.max(widthMm, heightMm)];
+  chosen: ClosingWay | null = null,
+): OpeningMessage | null {
+  const way = chosen !== null && closingFault(opening, chosen, model) === null ? chosen : usualWay(opening, model);
+  const named = { opening: opening.name, parts: part === null ? [] : [part], count: alike };
+  return closedBy(way, opening, named, model);
+}
+
+function closedBy(way: ClosingWay, { shape, use }: Opening, named: Named, model: boolean): OpeningMessage | null {
+  const { widthMm, heightMm, narrow, wide } = sizeOf(shape);
   const rimMm = rimOf(shape);
-  if (use === 'jamb') return { code: 'opening.back-mask', values: { ...named, tapeMm: rimMm } };
-  const foamMm = foamFor(narrow);
-  if (use === 'gap' && foamMm !== null)
-    return { code: 'opening.foam-strip', values: { ...named, foamMm, lengthMm: wide } };
-  if (use === 'box') return { code: 'opening.box', values: { ...named, ...boxed(widthMm, heightMm) } };
-  if (use === 'post') {
-    const pieces = 360 / POST_PIECE_DEG;
-    return {
-      code: 'opening.sleeve',
-      values: { ...named, pieces, pieceMm: cutUp((Math.PI * wide) / pieces + BOX.lap) },
-    };
+  switch (way) {
+    case 'nothing':
+      return null;
+    case 'back-mask':
+      return { code: 'opening.back-mask', values: { ...named, tapeMm: rimMm } };
+    case 'foam':
+      return use === 'gap'
+        ? { code: 'opening.foam-strip', values: { ...named, foamMm: foamFor(narrow)!, lengthMm: wide } }
+        : { code: 'opening.foam', values: { ...named, ...rolled(narrow, wide) } };
+    case 'box':
+      return { code: 'opening.box', values: { ...named, ...boxed(widthMm, heightMm) } };
+    case 'pieces': {
+      const pieces = 360 / POST_PIECE_DEG;
+      return {
+        code: 'opening.sleeve',
+        values: { ...named, pieces, pieceMm: cutUp((Math.PI * wide) / pieces + BOX.lap) },
+      };
+    }
+    case 'bag':
+      return { code: 'opening.bag', values: { ...named, slitMm: cutUp(wide) } };
+    case 'putty':
+      return { code: 'opening.putty', values: { ...named, widthMm, heightMm } };
+    case 'sheet': {
+      const slack = Math.min(model ? CARD_SLACK.model : CARD_SLACK.full, narrow / 4);
+      const size = { widthMm: widthMm - slack, heightMm: heightMm - slack };
+      return {
+        code: 'opening.sheet',
+        values: { ...named, ...size, ...(model ? { tapeMm: 0, sealed: true } : { tapeMm: rimMm }) },
+      };
+    }
+    case 'tape': {
+      const values = { ...named, widthMm, heightMm, strips: stripsOver(narrow) };
+      return PANES.includes(use)
+        ? { code: 'opening.pane', values: { ...values, ...(model ? { sealed: true } : {}) } }
+        : { code: 'opening.tape', values };
+    }
+    case 'inside': {
+      const beyond = 2 * (model ? BEHIND.model : BEHIND.full);
+      const taped = narrow + beyond <= WIDEST_TAPED;
+      const strips = taped ? stripsOver(narrow + beyond) : 0;
+      return {
+        code: 'opening.inside',
+        values: {
+          ...named,
+          widthMm: widthMm + beyond,
+          heightMm: heightMm + beyond,
+          strips,
+          tapeMm: taped ? strips * (wide + beyond) : rimMm + 4 * beyond,
+        },
+      };
+    }
+    case 'disc': {
+      const into = use === 'port';
+      return {
+        code: 'opening.disc',
+        values: { ...named, into, flush: true, discMm: into ? wide - INTO_RECESS : wide },
+      };
+    }
+    case 'film':
+      return { code: 'opening.film', values: { ...named, ...filmed(shape, model) } };
   }
-  if (use === 'lug') return { code: 'opening.bag', values: { ...named, slitMm: cutUp(wide) } };
-  if (use === 'recess' && model) return { code: 'opening.putty', values: { ...named, widthMm, heightMm } };
-  if (use === 'recess')
-    return {
-      code: 'opening.sheet',
-      values: { ...named, widthMm: widthMm - CARD_SLACK, heightMm: heightMm - CARD_SLACK, tapeMm: rimMm },
-    };
-  if (use === 'window' && model) return { code: 'opening.pane', values: { ...named, widthMm, heightMm } };
-  if (use === 'hole' && wide <= LARGEST_FOAMED) return { code: 'opening.foam', values: { ...named, ...rolled(wide) } };
-  if (shape.kind === 'round' && wide <= LARGEST_DISC) {
-    const into = use === 'port';
-    return { code: 'opening.disc', values: { ...named, into, flush: true, discMm: into ? wide - INTO_RECESS : wide } };
-  }
-  const edgeMm = Math.min(model ? EDGE_TAPE.model : EDGE_TAPE.full, narrow / 2);
+}
+
+/** What is recessed, so that its edge can be rubbed through tape. */
+const PANES: readonly OpeningUse[] = ['window', 'port', 'recess'];
+
+/** Film that ends on the middle of the tape just inside the edge. */
+function filmed(shape: ZoneShape, model: boolean) {
+  const { widthMm, heightMm, narrow } = sizeOf(shape);
+  const edgeMm = edgeTapeMm(narrow, model);
+  const corner = cornerOf(shape);
   return {
-    code: 'opening.film',
-    values: {
-      ...named,
-      widthMm: widthMm - edgeMm,
-      heightMm: heightMm - edgeMm,
-      tapeMm: 2 * rimMm,
-      edgeMm,
-      cornerMm: cornerOf(shape) >= ROUND_CORNER * edgeMm ? cornerOf(shape) : 0,
-    },
+    widthMm: widthMm - edgeMm,
+    heightMm: heightMm - edgeMm,
+    tapeMm: 2 * rimOf(shape),
+    edgeMm,
+    cornerMm: corner >= ROUND_CORNER * edgeMm ? corner : 0,
   };
 }
 
@@ -159,78 +221,6 @@ function boxed(widthMm: number, heightMm: number) {
     capMm: 2 * (widthMm + heightMm),
   };
 }
-
-/**
- * Minutes to close one opening: what its tapes and film take; what is pushed or set in takes a handle each.
- * Source: rates of tape, piece, plug and cover, rules of thumb
- */
-export function closingMin(closing: OpeningMessage, model: boolean): number {
-  const { perPlug, drapePerSquareMetre } = RULE_OF_THUMB;
-  const { perPost } = MASKING_RULES;
-  if (closing.code === 'opening.sleeve' || closing.code === 'opening.bag') return perPost;
-  const tapesMin = sumOf(closingTapes(closing), (tape) => closingTapeMin(tape, model));
-  const filmMin = (closingFilmMm2(closing) * drapePerSquareMetre) / 1e6;
-  return tapesMin + filmMin + (filmMin === 0 ? perPlug : 0);
-}
-
-/** Minutes to open it again: by the metres and pieces of its tapes and the size of its film; a plug is taken out. */
-export function openingMin(closing: OpeningMessage): number {
-  const tapesMin = sumOf(closingTapes(closing), closingTapeOffMin);
-  const filmMin = (closingFilmMm2(closing) * RULE_OF_THUMB.uncoverPerSquareMetre) / 1e6;
-  return tapesMin + filmMin + (filmMin === 0 ? RULE_OF_THUMB.perPlugOut : 0);
-}
-
-/** Film cut to close an opening; one opening, mm². */
-export const closingFilmMm2 = ({ code, values }: OpeningMessage): number =>
-  code === 'opening.film' || code === 'opening.box' ? values.widthMm * values.heightMm : 0;
-
-/** What a tape at an opening does: it lies just inside the edge, lifts the film off it, or goes over the edge of what closes it. */
-export type ClosingUse = 'base' | 'lip' | 'cap';
-
-/** A tape that closes an opening, off the roll, all its pieces; one opening. */
-export interface ClosingTape {
-  readonly use: ClosingUse;
-  readonly lengthMm: number;
-  readonly pieces: number;
-}
-
-/** The tapes that close an opening, in the order they are laid; none where something else closes it. */
-export function closingTapes(closing: OpeningMessage): ClosingTape[] {
-  switch (closing.code) {
-    case 'opening.box': {
-      const { baseMm, sideMm, topMm, capMm } = closing.values;
-      return [
-        { use: 'base', lengthMm: baseMm, pieces: SIDES },
-        { use: 'lip', lengthMm: 2 * (sideMm + topMm), pieces: SIDES },
-        { use: 'cap', lengthMm: capMm, pieces: SIDES },
-      ];
-    }
-    case 'opening.film': {
-      const lengthMm = closing.values.tapeMm / 2;
-      // Round sharp corners a piece for every side.
-      const pieces = (closing.values.cornerMm ?? 0) > 0 ? 1 : SIDES;
-      return [
-        { use: 'base', lengthMm, pieces },
-        { use: 'cap', lengthMm, pieces },
-      ];
-    }
-    case 'opening.back-mask':
-      return [{ use: 'base', lengthMm: closing.values.tapeMm, pieces: 1 }];
-    case 'opening.sheet':
-      return [{ use: 'cap', lengthMm: closing.values.tapeMm, pieces: 1 }];
-    case 'opening.sleeve':
-      return [{ use: 'base', lengthMm: closing.values.pieces * closing.values.pieceMm, pieces: closing.values.pieces }];
-    default:
-      return [];
-  }
-}
-
-/** Minutes a tape of an opening takes, and what pulling it takes; one opening. */
-export const closingTapeMin = ({ lengthMm, pieces }: ClosingTape, model: boolean): number =>
-  (lengthMm / 1000) * RULE_OF_THUMB.layPerMetre.straight.crisp +
-  pieces * (model ? RULE_OF_THUMB.perPiece.model : RULE_OF_THUMB.perPiece.full);
-export const closingTapeOffMin = ({ lengthMm, pieces }: ClosingTape): number =>
-  (lengthMm / 1000) * RULE_OF_THUMB.pullPerMetre + pieces * RULE_OF_THUMB.pullPerPiece;
 
 /** Groups openings that are closed alike, also on several parts, with all their names. */
 export function groupClosings(closings: readonly OpeningMessage[]): OpeningMessage[] {
@@ -252,68 +242,17 @@ export function groupClosings(closings: readonly OpeningMessage[]): OpeningMessa
   });
 }
 
-/** Foam strip one size over a gap, mm across; null where none is so thick. */
-export const foamFor = (gapMm: number): number | null => FOAM_MM.find((size) => size > gapMm) ?? null;
-
-/** Foam for a hole: one piece of the next size up, or the thickest wound up until it fills it. Source: area of the hole over the thickness. */
-function rolled(holeMm: number): { readonly foamMm: number; readonly lengthMm: number } {
-  const foam = foamFor(holeMm);
-  if (foam !== null) return { foamMm: foam, lengthMm: SHORTEST_FOAM };
-  const thickest = FOAM_MM[FOAM_MM.length - 1]!;
-  return { foamMm: thickest, lengthMm: Math.max(SHORTEST_FOAM, cutUp((Math.PI * holeMm * holeMm) / (4 * thickest))) };
+/**
+ * Foam for a hole: of the next size up, in lengths side by side in a slot, or the thickest wound up until it fills it.
+ * Source: area of the opening over the thickness
+ */
+function rolled(narrow: number, wide: number): { readonly foamMm: number; readonly lengthMm: number } {
+  const foam = foamFor(narrow);
+  if (foam !== null) return { foamMm: foam, lengthMm: Math.max(SHORTEST_FOAM, wide > foam ? cutUp(wide) : 0) };
+  const foamMm = FOAM_MM[FOAM_MM.length - 1]!;
+  const filledMm2 = narrow === wide ? (Math.PI * wide * wide) / 4 : narrow * wide;
+  return { foamMm, lengthMm: Math.max(SHORTEST_FOAM, cutUp(filledMm2 / foamMm)) };
 }
 
 /** What is cut to length is cut to full five millimetres, never short. */
 const cutUp = (lengthMm: number): number => 5 * Math.ceil(lengthMm / 5 - TOLERANCE.rounding);
-
-/** Width and height as measured from its datum. */
-function sizeOf(shape: ZoneShape): readonly [number, number] {
-  if (shape.kind === 'round') return [shape.diameter, shape.diameter];
-  if (shape.kind === 'window') return [shape.width, shape.height];
-  const across = (axis: 'along' | 'above') => {
-    const all = shape.points.map((point) => point[axis]);
-    return maxOf(all) - minOf(all);
-  };
-  return [across('along'), across('above')];
-}
-
-/** Radius of its corners, mm; 0: sharp ones. */
-const cornerOf = (shape: ZoneShape): number =>
-  shape.kind === 'round'
-    ? shape.diameter / 2
-    : shape.kind === 'window'
-      ? Math.min(shape.corner, shape.width / 2, shape.height / 2)
-      : 0;
-
-/** Length of its outline, mm. */
-function rimOf(shape: ZoneShape): number {
-  if (shape.kind === 'round') return Math.PI * shape.diameter;
-  if (shape.kind === 'window') {
-    const corner = Math.min(shape.corner, shape.width / 2, shape.height / 2);
-    return 2 * (shape.width + shape.height) - (8 - 2 * Math.PI) * corner;
-  }
-  return shape.points.reduce((sum, point, index) => {
-    const next = shape.points[(index + 1) % shape.points.length]!;
-    return sum + Math.hypot(next.along - point.along, next.above - point.above);
-  }, 0);
-}
-
-/** What foam strip is called among materials. */
-export const FOAM = 'foam';
-
-/** What closes an opening is made of. */
-export const CLOSING_MATERIALS: Readonly<
-  Record<OpeningMessage['code'], 'foam' | 'film' | 'tape' | 'card' | 'putty' | 'bag'>
-> = {
-  'opening.foam': 'foam',
-  'opening.foam-strip': 'foam',
-  'opening.disc': 'film',
-  'opening.pane': 'tape',
-  'opening.film': 'film',
-  'opening.back-mask': 'tape',
-  'opening.box': 'film',
-  'opening.sheet': 'card',
-  'opening.putty': 'putty',
-  'opening.sleeve': 'tape',
-  'opening.bag': 'bag',
-};

@@ -3,9 +3,11 @@ import type { Advice, AdviceMessage, StagePlan } from '../contract';
 import type { Finish } from '../finish';
 import type { StageItems } from '../items';
 import type { Design } from '../job';
-import { firstItem, LIMITS, RULE_OF_THUMB } from '../kit';
+import { firstItem, isModelScale, LIMITS, RULE_OF_THUMB } from '../kit';
+import { closingFault, possibleWays } from '../masking';
 import { consistentRules } from '../order';
 import type { CompatibilityAnswer } from '../over';
+import { chosenWay, openingsOn } from '../problem';
 import type { PartWork } from '../setout';
 import { finishesInUse } from '../stage';
 import { onePersonMessage } from '../steps';
@@ -18,7 +20,7 @@ export function adviceFor(facts: AdviceInput): Advice[] {
   return [
     ...airAdvice(design),
     ...finishCountAdvice(facts.problem),
-    ...works.flatMap((work) => partAdvice(work, finishes)),
+    ...works.flatMap((work) => partAdvice(work, design, finishes)),
     ...consistentRules(facts.problem).faults.map((fault) => advice('caution', fault)),
     ...stages.flatMap((stage, index) => stageAdvice(stage, items[index]!, finishes, design.choices)),
     ...pullAdvice(facts),
@@ -77,10 +79,8 @@ function airAdvice({ climate }: Design): Advice[] {
   ];
 }
 
-function partAdvice(
-  { part, lines, arrangement, areaIds, finishes, conflicts, lost }: PartWork,
-  shelf: ReadonlyMap<string, Finish>,
-): Advice[] {
+function partAdvice(work: PartWork, design: Design, shelf: ReadonlyMap<string, Finish>): Advice[] {
+  const { part, lines, arrangement, areaIds, finishes, conflicts, lost } = work;
   const place = { part: part.id };
   const nameOf = (id: string | null) => (id === null ? '' : (shelf.get(id)?.name ?? id));
   const faults = lines.flatMap(({ id, code, fault }) =>
@@ -117,7 +117,24 @@ function partAdvice(
       place,
     ),
   );
-  return [...faults, ...misplaced, ...loose, ...slivers, ...clashes, ...unchosen];
+  const unclosed = openingsOn(work).flatMap((opening) => {
+    const wanted = chosenWay(design, part.id, opening.id);
+    const model = isModelScale(design.scale);
+    const why = wanted === null ? null : closingFault(opening, wanted, model);
+    return wanted === null || why === null
+      ? []
+      : [
+          advice(
+            'caution',
+            {
+              code: 'advice.closing',
+              values: { opening: opening.name, wanted, why, ways: possibleWays(opening, model) },
+            },
+            place,
+          ),
+        ];
+  });
+  return [...faults, ...unclosed, ...misplaced, ...loose, ...slivers, ...clashes, ...unchosen];
 }
 
 function stageAdvice(

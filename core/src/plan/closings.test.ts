@@ -1,9 +1,11 @@
 import { planFaults } from '../check';
 import type { Plan } from '../contract';
+import { setClosing, withChoices } from '../edit';
 import { isOpeningTape, plugsIn } from '../items';
-import { SHIPPED_SHELF } from '../job';
+import { type Design, SHIPPED_SHELF } from '../job';
 import { sumOf } from '../kit';
 import { closingMin, closingTapes } from '../masking';
+import type { ClosingWay } from '../surface';
 import { panel, panelJob, planned } from '../testing/panels';
 import { planJob } from './plan';
 
@@ -102,4 +104,64 @@ describe('tapes that close an opening', () => {
     expect(mouths(bare).every(({ material, doubts }) => material === null && doubts.length === 1)).toBe(true);
     expect(planFaults(bare)).toEqual([]);
   });
+});
+
+describe('a way of closing a person has chosen', () => {
+  const chosen = (by: ClosingWay, use: 'box' | 'window' | 'hole' = 'window') =>
+    withChoices(job(use, 2), { closings: [{ part: 'p', opening: 'o', by }] });
+  const codes = (plan: Plan) => plugsIn(plan.items).map(({ closing: { code } }) => code);
+  it('is what the plan does, in minutes, items and lists', () => {
+    for (const [by, code] of [
+      ['sheet', 'opening.sheet'],
+      ['inside', 'opening.inside'],
+      ['back-mask', 'opening.back-mask'],
+      ['tape', 'opening.pane'],
+    ] as const) {
+      const plan = planned(chosen(by));
+      expect(codes(plan)).toEqual([code]);
+      expect(planFaults(plan)).toEqual([]);
+      const [{ closing }] = plugsIn(plan.items) as [ReturnType<typeof plugsIn>[number]];
+      const own = plan.items.filter((item) => isOpeningTape(item) || item.kind === 'plug');
+      expect(sumOf(own, ({ layMin }) => layMin)).toBeCloseTo(2 * closingMin(closing, false), 6);
+      expect(plan.advice.filter(({ code: advised }) => advised === 'advice.closing')).toEqual([]);
+    }
+    expect(planned(chosen('sheet')).lists.supplies.map(({ kind }) => kind)).toContain('card');
+  });
+  it('leaves it open: nothing goes in, and nothing is counted out', () => {
+    const plan = planned(chosen('nothing'));
+    expect(codes(plan)).toEqual([]);
+    expect(plan.steps.some(({ kind }) => kind === 'plug' || kind === 'unplug')).toBe(false);
+    expect(planFaults(plan)).toEqual([]);
+  });
+  it('that cannot be is told with what would do, and it is closed as usual', () => {
+    const plan = planned(chosen('disc'));
+    expect(codes(plan)).toEqual(codes(planned(job('window', 2))));
+    const [told] = plan.advice.flatMap((advice) => (advice.code === 'advice.closing' ? [advice] : []));
+    expect(told!.place.part).toBe('p');
+    expect(told!.values).toMatchObject({ opening: 'Locker', wanted: 'disc', why: { code: 'closing-fault.not-round' } });
+    expect(told!.values.ways).toEqual(expect.arrayContaining(['film', 'sheet', 'nothing']));
+  });
+  it('holds for the mirror image of its part too, until that has its own', () => {
+    const two = {
+      ...chosen('sheet'),
+      parts: [
+        ...job('window').parts,
+        { ...job('window').parts[0]!, id: 'q', features: [], opposite: { of: 'p', follows: true } },
+      ],
+    } as Design;
+    const design = setFinish(two, 'q');
+    expect(codes(planned(design))).toEqual(['opening.sheet', 'opening.sheet']);
+    const own = setClosing(design, { part: 'q', opening: 'o' }, 'film');
+    expect(codes(planned(own)).sort()).toEqual(['opening.film', 'opening.sheet']);
+    expect(
+      setClosing(setClosing(design, { part: 'p', opening: 'o' }, null), { part: 'q', opening: 'o' }, null).choices
+        .closings,
+    ).toBeUndefined();
+  });
+});
+
+/** The same finish on another part. */
+const setFinish = (design: Design, part: string): Design => ({
+  ...design,
+  scheme: { ...design.scheme, areas: [...design.scheme.areas, { ...design.scheme.areas[0]!, part, seed: [300, 300] }] },
 });

@@ -52,7 +52,7 @@ describe('what a job takes besides tape', () => {
       5,
     );
   });
-  it('stops what sticks out with a bag each, and a recess of a model with putty', () => {
+  it('stops what sticks out with a bag each, and a recess of a model with card that is sealed', () => {
     const shape = { kind: 'window', at: { along: 100, above: 100 }, width: 20, height: 10, corner: 0 } as const;
     const with_ = (use: 'lug' | 'recess', scale: number) =>
       planned(
@@ -70,7 +70,11 @@ describe('what a job takes besides tape', () => {
         ),
       );
     expect(need(with_('lug', 1), 'bag')).toMatchObject({ amount: 3, code: 'bags' });
-    expect(need(with_('recess', 72), 'putty')!.amount).toBeCloseTo((3 * 20 * 10 * ITEM_RULES.puttyThickMm) / 1000, 6);
+    expect(need(with_('recess', 72), 'card')!.amount).toBeCloseTo((3 * 19.8 * 9.8) / 1e6, 6);
+    expect(need(with_('recess', 72), 'liquid-mask')!.amount).toBeCloseTo(
+      (3 * 2 * (19.8 + 9.8) * ITEM_RULES.liquidMaskPerMetreMl) / 1000,
+      6,
+    );
     expect(need(with_('recess', 1), 'card')!.code).toBe('card');
   });
 });

@@ -102,10 +102,9 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
         sides: sides[index]!,
       })),
     );
-    const openings = work.setOut.features.filter(({ kind }) => kind === 'opening').length * work.part.count;
-    if (openings > 0) {
-      plugs.set(work.part.id, openings);
-      const closings = openingClosings(work, null, model);
+    const closings = openingClosings(work, null, design);
+    if (closings.length > 0) {
+      plugs.set(work.part.id, closings.length * work.part.count);
       plugMin.set(work.part.id, sumOf(closings, ({ closing }) => closingMin(closing, model)) * work.part.count);
       unplugMin.set(work.part.id, sumOf(closings, ({ closing }) => openingMin(closing)) * work.part.count);
     }

@@ -99,7 +99,7 @@ it.each([
   [
     'an unknown use',
     { ...opening({ kind: 'round', at: at(0, 0), diameter: 5 }), use: 'door' },
-    /use: must be one of hole window gap jamb port box recess post lug/,
+    /use: must be one of hole window gap jamb port box recess strip post lug/,
   ],
   [
     'no diameter',

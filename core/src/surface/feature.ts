@@ -47,8 +47,25 @@ export type ZoneShape = v.InferOutput<typeof zoneShapeSchema>;
 const common = { id: idText<FeatureId>(), name: nameText(), datum: idText<DatumId>() };
 
 /** What an opening is. */
-export const OPENING_USES = ['hole', 'window', 'gap', 'jamb', 'port', 'box', 'recess', 'post', 'lug'] as const;
+export const OPENING_USES = ['hole', 'window', 'gap', 'jamb', 'port', 'box', 'recess', 'strip', 'post', 'lug'] as const;
 export type OpeningUse = (typeof OPENING_USES)[number];
+
+/** Ways to close an opening, in the order they are offered. */
+export const CLOSING_WAYS = [
+  'foam',
+  'tape',
+  'disc',
+  'film',
+  'box',
+  'sheet',
+  'putty',
+  'bag',
+  'pieces',
+  'back-mask',
+  'inside',
+  'nothing',
+] as const;
+export type ClosingWay = (typeof CLOSING_WAYS)[number];
 
 /** Something on the surface that a tape meets. */
 export const featureSchema = v.variant(

@@ -2,6 +2,7 @@
 import { AIR_MOVEMENTS } from '../air';
 import { type Finish, PULL_TIMINGS, SHIPPED_FINISHES } from '../finish';
 import {
+  type ClosingPin,
   type Design,
   EDGE_CONTEXT_KINDS,
   type EdgeContext,
@@ -14,7 +15,7 @@ import {
 import { AIMS } from '../kit';
 import type { TrimLine } from '../lines';
 import { type PartCache, workOutParts } from '../setout';
-import { type Feature, skinOf, type Surface } from '../surface';
+import { CLOSING_WAYS, type Feature, OPENING_USES, skinOf, type Surface, type ZoneShape } from '../surface';
 import { randomNumbers } from './random-numbers';
 
 /** Dice that fall the same for the same seed. */
@@ -255,6 +256,33 @@ function rimsOf({ id, surface }: Part, parts: readonly Part[], { chance, of }: D
   return rims.length === 0 ? {} : { rims };
 }
 
+/** Openings of all kinds and shapes where there are some, and how a person closes them: thrown with dice of their own. */
+function withOpenings(
+  parts: readonly Part[],
+  { chance, of }: Dice,
+): { readonly parts: Part[]; readonly closings: ClosingPin[] } {
+  const shapes = (at: { along: number; above: number }): ZoneShape[] => [
+    { kind: 'round', at, diameter: 24 },
+    { kind: 'round', at, diameter: 70 },
+    { kind: 'window', at, width: 90, height: 40, corner: 5 },
+    { kind: 'window', at, width: 120, height: 8, corner: 0 },
+  ];
+  const other = parts.map((part) => ({
+    ...part,
+    features: (part.features ?? []).map((feature) =>
+      feature.kind === 'opening' && feature.shape.kind === 'round'
+        ? { ...feature, use: of(OPENING_USES), shape: of(shapes(feature.shape.at)) }
+        : feature,
+    ),
+  }));
+  const closings = other.flatMap(({ id, features }) =>
+    features.flatMap((feature) =>
+      feature.kind === 'opening' && chance(0.6) ? [{ part: id, opening: feature.id, by: of(CLOSING_WAYS) }] : [],
+    ),
+  );
+  return { parts: other, closings };
+}
+
 /** Some areas are in something else now. */
 const presentPlaces = (areas: readonly PartAreaChoice[], roll: Dice): PresentAt[] =>
   areas.flatMap(({ part, seed }) =>
@@ -292,9 +320,12 @@ function byHand(
 export function randomJob(seed: number, store?: PartCache): Design {
   const roll = dice(seed);
   const extra = dice(seed ^ 0x5eed);
-  const parts = joined(
-    ['a', 'b', 'c'].slice(0, roll.of([1, 1, 2, 3])).map((id) => partOf(id, roll)),
-    extra,
+  const { parts, closings } = withOpenings(
+    joined(
+      ['a', 'b', 'c'].slice(0, roll.of([1, 1, 2, 3])).map((id) => partOf(id, roll)),
+      extra,
+    ),
+    dice(seed ^ 0x0be5),
   );
   const finishes: readonly Finish[] = Array.from({ length: roll.whole(1, 4) }, () => roll.of(SHIPPED_FINISHES));
   const areas: PartAreaChoice[] = workOutParts({ ...emptyDesign('x', 'other'), parts }, store).flatMap(
@@ -335,6 +366,7 @@ export function randomJob(seed: number, store?: PartCache): Design {
       wish: roll.of(AIMS),
       masks: roll.of(['fresh', 'free'] as const),
       late: roll.chance(0.3),
+      ...(closings.length > 0 ? { closings } : {}),
       ...byHand(parts, finishes, dice(seed ^ 0xba5e)),
     },
   };

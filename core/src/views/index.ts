@@ -1,5 +1,6 @@
 export * from './build-up';
 export * from './lay-table';
+export * from './openings';
 export * from './table-csv';
 export * from './compare';
 export * from './picture';

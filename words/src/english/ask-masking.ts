@@ -56,6 +56,8 @@ const CLOSINGS: Readonly<Record<OpeningMessage['code'], string>> = {
   'opening.foam-strip': 'Foam strip, laid in without stretching it',
   'opening.disc': 'A disc, cut with a circle cutter',
   'opening.pane': 'Tape over it, rub its rim, cut on a mat, put it back',
+  'opening.tape': 'Tape cut to its width',
+  'opening.inside': 'Tape or a sheet from behind',
   'opening.film': 'Edge tape just inside, film, a second tape over its edge',
   'opening.back-mask': 'Tape inside the flange, sticky side out, cover stuck to it',
   'opening.box': 'Base tape just inside, lip tape, film, cap tape',

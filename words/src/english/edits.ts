@@ -42,6 +42,7 @@ export const EDIT_WORDS: WordsOf<EditMessages> = {
   'edit.tape-allowed': ({ tape }) => `${tape} allowed again`,
   'edit.own-way': ({ line }) => `your own way on ${line}`,
   'edit.pulls': ({ line }) => `when ${line} is pulled`,
+  'edit.closing': ({ opening }) => `how ${opening} is closed`,
   'edit.layers': ({ line }) => `what lies below on ${line}`,
   'edit.own-added': () => 'a piece of your own',
   'edit.own-changed': () => 'a piece of your own changed',

@@ -32,6 +32,7 @@ const LISTED: Readonly<Record<ListName, string>> = {
   panels: 'panels',
   parts: 'parts',
   pieces: 'pieces',
+  openings: 'openings',
   plans: 'plans',
   supplies: 'supplies',
   paths: 'paths',

@@ -9,7 +9,7 @@ import { EDIT_WORDS } from './edits';
 import { DESIGN_WORDS, EDGE_WORDS, FIELD_WORDS, READING_WORDS, SURFACE_WORDS } from './fields';
 import { DRAWING_WORDS, IMPORT_WORDS, PAPER_WORDS, PRINT_WORDS, SKIPPED_WORDS, stationWords } from './files';
 import { BAND_WORDS, LINE_WORDS, SNAP_WORDS } from './lines';
-import { OPENING_WORDS } from './openings';
+import { CLOSING_FAULT_WORDS, OPENING_WORDS } from './openings';
 import { REASON_WORDS, RULE_WORDS } from './order';
 import { COMPATIBILITY_WORDS } from './over';
 import {
@@ -54,6 +54,7 @@ const SAYS: WordsOf<AllMessages> = {
   ...REASON_WORDS,
   ...TECHNIQUE_WORDS,
   ...OPENING_WORDS,
+  ...CLOSING_FAULT_WORDS,
   ...DOUBT_WORDS,
   ...COAT_WORDS,
   ...STEP_TITLES,

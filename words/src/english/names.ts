@@ -1,4 +1,5 @@
 import type {
+  ClosingWay,
   EdgeContextKind,
   FeatureKind,
   Hold,
@@ -90,8 +91,25 @@ export const OPENING_NAMES: Readonly<Record<OpeningUse, string>> = {
   port: 'Port',
   box: 'Box or locker',
   recess: 'Deep recess',
+  strip: 'Moulding or trim that stays on',
   post: 'Post or aerial',
   lug: 'Something that sticks out',
+};
+
+/** What an opening is closed with. */
+export const CLOSING_WAY_NAMES: Readonly<Record<ClosingWay, string>> = {
+  foam: 'Foam strip',
+  tape: 'Tape cut to its size',
+  disc: 'A disc',
+  film: 'Film on edge tape',
+  box: 'Base tape, lip, film and cap tape',
+  sheet: 'Card cut to its size',
+  putty: 'Masking putty',
+  bag: 'A bag',
+  pieces: 'Small pieces of tape',
+  'back-mask': 'Tape behind its edge',
+  inside: 'From behind',
+  nothing: 'Left open',
 };
 
 /** What lies beyond an edge of a part, and what that means to the hand. */

@@ -10,7 +10,7 @@ import type {
   RuleMessages,
 } from '@lintrel/core';
 import { listText, sentence, type WordsOf } from '../table';
-import { SUBSTRATE_NAMES, SYSTEM_NAMES } from './names';
+import { CLOSING_WAY_NAMES, SUBSTRATE_NAMES, SYSTEM_NAMES } from './names';
 import { SCHOOLS } from './names';
 
 export const COAT_WORDS: WordsOf<CoatsMessages> = {
@@ -68,6 +68,10 @@ export const ADVICE_WORDS: WordsOf<Omit<AdviceMessages, keyof RuleMessages>> = {
     `The surface is ${degrees(marginC, 1)} above the dew point of ${temperature(dewPointC, 1)} and needs ${degrees(needsC)}: warm it or dry the air before tape or paint.`,
   'advice.cold': ({ belowC }, { temperature }) =>
     `Below ${temperature(belowC)} most adhesives do not wet out: tape goes on and lets go later. Keep tape and part in a warm room overnight.`,
+  'advice.closing': ({ opening, wanted, why, ways }, { say }) =>
+    `${opening} cannot be closed with “${CLOSING_WAY_NAMES[wanted].toLowerCase()}”: ${say(why)} It is closed as usual. These would do: ${listText(
+      ways.map((way) => CLOSING_WAY_NAMES[way].toLowerCase()),
+    )}.`,
   'advice.line': ({ line, fault }, { say }) => `${line} ${say(fault)}.`,
   'advice.loose': ({ line, lengthMm }, { length }) =>
     `${line}: ${length(lengthMm)} of it ends free and bounds nothing. Let its ends run on, or measure it to the edge.`,

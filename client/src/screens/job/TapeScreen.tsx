@@ -11,6 +11,7 @@ import { StepLayout } from '@/job/StepLayout';
 import { ByHand } from '@/tape/ByHand';
 import { coveredBy, layEntries, type LayEntry } from '@/tape/entries';
 import { EntryRow } from '@/tape/EntryRow';
+import { OpeningsPanel } from '@/tape/OpeningsPanel';
 import { AddOwnPiece, OwnPieceForm } from '@/tape/OwnPieces';
 import { PinTape } from '@/tape/PinTape';
 import { ReadyPanel } from '@/tape/ReadyPanel';
@@ -100,6 +101,7 @@ export function TapeScreen() {
         />
         <AddOwnPiece part={partOf(plan, entry)} finish={stage.finish} onAdd={() => setAdding(ownEntries.length)} />
       </Panel>
+      <OpeningsPanel />
       <ReadyPanel lists={plan.lists} shelf={shelf} />
     </StepLayout>
   );
