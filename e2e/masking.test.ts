@@ -40,14 +40,19 @@ it('what is beyond an edge is tapped on the drawing, said, and masked', () =>
     await hands.press('[data-testid=submit]');
     await hands.sees(/"wide" is not a length/);
     await hands.fill('gap-width', '8');
+    await hands.pressNamed('radio', 'How it is masked: Foam strip in it');
+    await hands.fill('rim-name', 'rear edge');
     await hands.press('[data-testid=submit]');
     await hands.saved();
     const { design } = await get<Job>(`/jobs/${id}`);
-    expect(design.parts[0]!.rims).toEqual([{ beyond: 'gap', edge: 2, width: 8, depth: 25 }]);
+    expect(design.parts[0]!.rims).toEqual([
+      { beyond: 'gap', edge: 2, width: 8, depth: 25, by: 'foam', name: 'rear edge' },
+    ]);
     await hands.goTo('Tape');
     // Along that edge it is the second colour that comes up to it.
     await hands.pressNamed('radio', 'Stage: 2 Marigold, can enamel');
-    await hands.sees(/E1\s+Foam 10 mm/);
+    await hands.sees(/E1\s+Foam 10 mm\s+rear edge/);
+    await hands.sees(/E1b\s+C36/);
     await hands.sees(/Foam strip 10 mm/);
   }));
 

@@ -36,6 +36,8 @@ export function SurroundingsForm({ groups, names, others, chosen, onChoose }: Su
   const { tree, faults, put } = useTree();
   const [stretch, setStretch] = useState(0);
   const rims = contextEntries(tree);
+  const opposite = (treeAt(tree, ['opposite']) ?? {}) as ContextEntry;
+  const followed = opposite.follows === true ? others.find(({ id }) => id === opposite.of) : undefined;
   const ofGroup = (group: readonly number[]) => rims.filter(({ edge }) => Number(edge) === group[0]);
   useEffect(() => setStretch(0), [chosen]);
   // A refused entry is shown, and stays while it is edited.
@@ -70,6 +72,9 @@ export function SurroundingsForm({ groups, names, others, chosen, onChoose }: Su
   });
   return (
     <>
+      {followed && treeAt(tree, ['rims']) === undefined ? (
+        <Body>{phrase`As on ${followed.name}, mirrored, until something is said here.`}</Body>
+      ) : null}
       <Small>
         Tap an edge on the drawing, or here, and say what is beyond it: it decides whether tape goes round it, foam goes
         in, or film hangs from it.
@@ -189,6 +194,7 @@ function EdgeStretches({
         mayBeShort={group.length === 1}
         onKind={(kind) => change(kind === 'free' ? null : { ...entryFor(kind, others), ...stretchOf(entry) })}
         onPart={(part) => entry && change({ ...entry, part })}
+        onBy={(by) => entry && change({ ...entry, by })}
       />
       {entry && group.length === 1 ? (
         <Action label="Another stretch of this edge" icon="plus" rank="quiet" onPress={another} testID="rim-more" />

@@ -1,8 +1,9 @@
-import { type Design, EDGE_CONTEXT_KINDS, type EdgeContextKind } from '@lintrel/core';
-import { EDGE_CONTEXT_MEANINGS, EDGE_CONTEXT_NAMES } from '@lintrel/words';
+import { type Design, EDGE_CONTEXT_KINDS, type EdgeContextKind, GAP_WAYS } from '@lintrel/core';
+import { EDGE_CONTEXT_MEANINGS, EDGE_CONTEXT_NAMES, GAP_WAY_NAMES } from '@lintrel/words';
 import { FieldRow } from '@/forms/FieldRow';
 import { Pick } from '@/forms/Pick';
 import { TreeField } from '@/forms/TreeField';
+import { Choice } from '@/ui/Choice';
 import { Row, Rows } from '@/ui/Row';
 import { Body, Small } from '@/ui/Typography';
 import type { ContextEntry } from './SurroundingsForm';
@@ -16,10 +17,12 @@ interface RimStretchProps {
   readonly mayBeShort: boolean;
   readonly onKind: (kind: EdgeContextKind) => void;
   readonly onPart: (part: string | undefined) => void;
+  /** How a gap is masked; undefined: as usual. */
+  readonly onBy: (by: string | undefined) => void;
 }
 
 /** What lies beyond an edge, or a stretch of it. */
-export function SurroundingsStretch({ entry, at, others, mayBeShort, onKind, onPart }: RimStretchProps) {
+export function SurroundingsStretch({ entry, at, others, mayBeShort, onKind, onPart, onBy }: RimStretchProps) {
   const kind = (entry?.beyond ?? 'free') as EdgeContextKind;
   const offered = EDGE_CONTEXT_KINDS.filter((rimKind) => rimKind !== 'goes-on' || others.length > 0);
   return (
@@ -44,6 +47,17 @@ export function SurroundingsStretch({ entry, at, others, mayBeShort, onKind, onP
           <TreeField at={['rims', at, 'depth']} label="Its depth" unit="length" />
         </FieldRow>
       ) : null}
+      {kind === 'gap' ? (
+        <Choice
+          label="How it is masked"
+          value={String(entry?.by ?? 'usual')}
+          options={[
+            { value: 'usual', label: 'As usual' },
+            ...GAP_WAYS.map((value) => ({ value, label: GAP_WAY_NAMES[value] })),
+          ]}
+          onChange={(by) => onBy(by === 'usual' ? undefined : by)}
+        />
+      ) : null}
       {kind === 'goes-on' || kind === 'gap' || kind === 'butt' ? (
         <Pick
           label="Which part is there"
@@ -53,6 +67,15 @@ export function SurroundingsStretch({ entry, at, others, mayBeShort, onKind, onP
             ...others.map(({ id, name }) => ({ value: id, label: name })),
           ]}
           onChange={(part) => onPart(part === '' ? undefined : part)}
+        />
+      ) : null}
+      {kind !== 'free' ? (
+        <TreeField
+          at={['rims', at, 'name']}
+          label="What you call this edge"
+          optional
+          hint="Such as sill, or hinge side"
+          testID="rim-name"
         />
       ) : null}
       {kind !== 'free' && mayBeShort ? (

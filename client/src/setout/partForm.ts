@@ -113,7 +113,8 @@ function withoutDefaults(part: Record<string, unknown>): Record<string, unknown>
   return {
     ...rest,
     ...(Array.isArray(attached) && attached.length > 0 ? { attached } : {}),
-    ...(Array.isArray(rims) && rims.length > 0 ? { rims } : {}),
+    // An empty list says that nothing is beyond; none at all, that it is as on the part it follows.
+    ...(Array.isArray(rims) && (rims.length > 0 || part.opposite) ? { rims } : {}),
     ...(Array.isArray(features) && features.length > 0 ? { features } : {}),
     ...(JSON.stringify(pose) === JSON.stringify(HOME_POSE) ? {} : { pose }),
   };

@@ -140,6 +140,22 @@ const SKETCHES: Partial<Readonly<Record<Technique['code'], readonly Stroke[]>>> 
     ['tape', 'M50 40H90'],
     ['hand', arrow(60, 12, 52, 34)],
   ],
+  'technique.own-edge': [
+    ['under', 'M4 20H46V48'],
+    ['part', 'M50 44H92'],
+    ['tape', 'M8 16H46'],
+    ['hand', arrow(34, 4, 44, 12)],
+  ],
+  'technique.outline': [
+    ['part', 'M4 40H30V54M92 40H50V54'],
+    ['foam', 'M40 42m-10 0a10 10 0 1 0 20 0a10 10 0 1 0 -20 0'],
+    ['tape', 'M54 36H78'],
+    ['cover', 'M70 33C80 30 86 24 92 12'],
+  ],
+  'technique.shut': [
+    ['part', 'M4 40H42V54M92 40H50V54'],
+    ['cover', 'M46 56V36C60 34 74 26 90 12'],
+  ],
   'technique.hang-paper': [
     ['part', 'M4 16H60'],
     ['tape', 'M30 21H60'],

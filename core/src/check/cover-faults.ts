@@ -1,6 +1,6 @@
 import type { Plan } from '../contract';
 import { type AreaRef, areaRef } from '../kit';
-import { isLargeCover, SURROUNDINGS_ID } from '../masking';
+import { FOAM, isLargeCover, SURROUNDINGS_ID } from '../masking';
 import type { PartPlan } from '../setout';
 import { sidesOf } from './area-refs';
 import { type PlanFault, SUM_TOLERANCE } from './plan-fault';
@@ -8,7 +8,10 @@ import { isSprayedIn } from './stage-method';
 
 /** The edge of every sheet beside what is painted lies on a tape, and no tape lies over a seam where no sheet ends. */
 export function coverEdgeFaults({ stages, items, parts }: Plan): PlanFault[] {
-  const tapes = new Set(items.flatMap((item) => (item.kind === 'cover' || item.kind === 'plug' ? [] : [item.id])));
+  // Foam carries no cover: it is drawn out of its gap.
+  const tapes = new Set(
+    items.flatMap((item) => (item.kind === 'cover' || item.kind === 'plug' || item.material === FOAM ? [] : [item.id])),
+  );
   const seams = items.flatMap(({ kind, id }): PlanFault[] =>
     kind === 'seam' ? [{ code: 'broken.seam', values: { item: id } }] : [],
   );

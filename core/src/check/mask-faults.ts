@@ -75,7 +75,8 @@ function rimFaults(
   parts: readonly PartPlan[],
   open: ReadonlySet<AreaRef>,
 ): PlanFault[] {
-  const rims = on.filter((item) => item.kind === 'rim');
+  // Tape beside foam carries the cover; the edge is masked by the foam.
+  const rims = on.flatMap((item) => (item.kind === 'rim' && item.outlines === undefined ? [item] : []));
   return parts.flatMap((part) =>
     part.rims.flatMap(({ edge, from, to, area, other, oneWay }): PlanFault[] => {
       const isOpen = open.has(areaRef(part.id, area));

@@ -97,6 +97,8 @@ export interface SurroundingsItem extends ItemBase {
   readonly widthMm: number;
   readonly tapeKind: TapeKind | null;
   readonly verdict: Fit['verdict'] | 'none';
+  /** Of tape beside foam, from which the cover hangs instead: that foam. */
+  readonly outlines?: ItemId;
 }
 
 /** Tape that lies behind or over what makes a line: where, and off the roll. */

@@ -284,6 +284,13 @@ export type SafetyCode = (typeof SAFETY_CODES)[number];
 export interface AdviceMessages extends RuleMessages {
   readonly 'advice.dew': { readonly marginC: number; readonly dewPointC: number; readonly needsC: number };
   readonly 'advice.cold': { readonly belowC: number };
+  /** Foam a person has chosen for a gap wider than any. */
+  readonly 'advice.gap': {
+    readonly part: string;
+    readonly edge: EdgeName;
+    readonly widthMm: number;
+    readonly mostMm: number;
+  };
   /** A way of closing a person has chosen, and that cannot be; `ways` could. */
   readonly 'advice.closing': {
     readonly opening: string;

@@ -11,7 +11,7 @@ import type {
 } from '../contract';
 import { maxDwellMin } from '../drying';
 import { minOf, type PartId } from '../kit';
-import { CLOSING_MATERIALS, closingMin, openingMin } from '../masking';
+import { CLOSING_MATERIALS, closingMin, FOAM, openingMin } from '../masking';
 import { maskingMeans, openingClosings, type StageSource } from '../problem';
 import type { MaskedPart, Run } from '../runs';
 import type { Sequence } from '../stage';
@@ -88,7 +88,11 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
       item: (backed ? backing : line)?.id ?? line.id,
     }));
   });
-  const rimCarriers = rims.map(({ item }) => ({ area: item.on, item: item.id }));
+  const outlined = new Set(rims.flatMap(({ item }) => item.outlines ?? []));
+  // Foam carries no cover.
+  const rimCarriers = rims.flatMap(({ item }) =>
+    outlined.has(item.id) || item.material === FOAM ? [] : [{ area: item.on, item: item.id }],
+  );
   const covers = inOrder(coverItems(sequence, index, source, [...carriers, ...rimCarriers], name, commonOn));
   const hoursOf = ({ cleanHours, backing }: Run) => Math.min(cleanHours, backing?.cleanHours ?? Infinity);
   const laid = [...runs.map((run, place) => ({ cleanHours: hoursOf(run), item: lines[place]! })), ...rims];

@@ -15,7 +15,7 @@ import type {
 } from '../contract';
 import { finishesById, type Shelf } from '../job';
 import { compareText, sumOf } from '../kit';
-import { FOAM } from '../masking';
+import { FOAM, PAPER } from '../masking';
 import type { Sequence } from '../stage';
 import { rollLengthM, type Tape } from '../tape';
 import { costOf } from './cost';
@@ -116,7 +116,7 @@ export const isTape = (item: Item): item is TapeItem =>
   item.kind === 'backing' ||
   item.kind === 'seam' ||
   isOpeningTape(item) ||
-  (item.kind === 'rim' && item.material !== FOAM) ||
+  (item.kind === 'rim' && item.material !== FOAM && item.material !== PAPER) ||
   (item.kind === 'own' && item.material !== COVER_MATERIAL);
 
 /** The backing of a line tape; null where it has none. */

@@ -1,6 +1,6 @@
 import type { Item, PlugItem, SupplyNeed } from '../contract';
 import { compareText, RULE_OF_THUMB, sumOf } from '../kit';
-import { CLOSING_MATERIALS, closingFilmMm2, FOAM, SURROUNDINGS_ID } from '../masking';
+import { CLOSING_MATERIALS, closingFilmMm2, FOAM, PAPER, SURROUNDINGS_ID } from '../masking';
 import type { Sequence } from '../stage';
 import type { Supply, SupplyKind } from '../tape';
 import { packsFor } from './packs';
@@ -57,6 +57,8 @@ function takenBy(item: Item): Taken[] {
     case 'own':
       return item.sizeM2 > 0 ? [needOf('paper', null, item.sizeM2, item.count)] : [];
     case 'rim':
+      if (item.material === PAPER)
+        return [needOf('paper', null, ((item.lengthMm * item.widthMm) / 1e6) * item.count, item.count)];
       return item.material === FOAM
         ? [needOf('foam', item.widthMm, (item.lengthMm / 1000) * item.count, item.count)]
         : [];

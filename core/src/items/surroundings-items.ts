@@ -1,9 +1,9 @@
 import type { SurroundingsItem } from '../contract';
 import { pathLength } from '../curves';
 import type { MaskEdge } from '../masking';
-import { maskedSurroundingsOf, maskingMeans, type StageSource, type SurroundingsPlace } from '../problem';
-import { surroundingsRun } from '../runs';
-import { memoizedEdgeCost, type Sequence } from '../stage';
+import { edgeNameOf, maskedSurroundingsOf, maskingMeans, type StageSource, type SurroundingsPlace } from '../problem';
+import { surroundingsRuns } from '../runs';
+import { formOf, memoizedEdgeCost, type Sequence } from '../stage';
 import { bondBelow, type CommonFieldsOn, edgeOff, type ItemNamer, removalOf, tapeDwell } from './item-frame';
 
 /** A piece along the surroundings, and how long it comes off clean, h at 23 °C. */
@@ -12,7 +12,7 @@ interface RimLaid {
   readonly cleanHours: number;
 }
 
-/** Masking of the surroundings in a stage: one piece for each stretch beside an open area. */
+/** Masking of the surroundings in a stage: for each stretch beside an open area one piece, or foam with the tape beside it. */
 export function surroundingsItems(
   sequence: Sequence,
   index: number,
@@ -26,49 +26,52 @@ export function surroundingsItems(
   const laid = sequence.stages[index]!.mask.edges.filter(
     ({ border, laid: when }) => border >= firstRim && when === 'now',
   );
-  return laid.map((edge, number) => {
-    const place = rims[edge.border - firstRim]!;
-    return rimItem(edge, place, `E${number + 1}`);
-  });
+  return laid.flatMap((edge, number) => rimLaid(edge, rims[edge.border - firstRim]!, `E${number + 1}`));
 
-  function rimItem({ border, free, closed, class: one }: MaskEdge, place: SurroundingsPlace, code: string): RimLaid {
+  /** What masks one stretch; of several the later lie on the first. */
+  function rimLaid(edge: MaskEdge, place: SurroundingsPlace, code: string): RimLaid[] {
+    const { border, free, closed, class: one } = edge;
     const { part, setOut, areaIds } = works[place.part]!;
-    const staysMin = tapeDwell(sequence, index, closed);
-    const run = surroundingsRun(
-      { ...maskedSurroundingsOf(place, one), staysMin, bondN25: bondBelow(sequence, index, closed, source) },
-      means,
-    );
-    const cost = memoizedEdgeCost(problem.borders[border]!, { crisp: one === 'crisp', backed: false }, problem.model);
+    const dwell = { staysMin: tapeDwell(sequence, index, closed), bondN25: bondBelow(sequence, index, closed, source) };
+    const masked = maskedSurroundingsOf(place, one, { ownCovered: closed === place.area, outlined: edge.backed });
+    const runs = surroundingsRuns({ ...masked, ...dwell }, means);
+    const cost = memoizedEdgeCost(problem.borders[border]!, formOf(edge), problem.model);
+    const second = { layMin: cost.backingLayMin, pullMin: cost.backingPullMin };
+    const first = { layMin: cost.layMin - second.layMin, pullMin: cost.pullMin - second.pullMin };
     const beside = free === place.area ? free : closed;
-    const { cleanHours, ...how } = run;
     const common = commonOn(closed);
-    const item: SurroundingsItem = {
-      ...common,
-      until: removalOf(
-        sequence,
-        index,
-        { border, closed },
-        common.until,
-        edgeOff(sequence, index, { border, closed }).uncover,
-      ),
-      ...how,
-      id: name(part.id, 'rim', `${place.edge}`, `${problem.areas[free]!.id}|${problem.areas[closed]!.id}`),
-      kind: 'rim',
-      code,
-      part: part.id,
-      edge: place.edge,
-      edgeName: setOut.board.drawn.edges[place.edge]!.name,
-      beyond: place.rim.beyond as SurroundingsItem['beyond'],
-      beside: areaIds[beside - source.starts.areas[place.part]!]!,
-      on: problem.areas[closed]!.id,
-      from: place.from,
-      to: place.to,
-      edgeMm: pathLength(place.path),
-      count: part.count,
-      after: [],
-      layMin: cost.layMin,
-      pullMin: cost.pullMin,
-    };
-    return { item, cleanHours };
+    const until = removalOf(
+      sequence,
+      index,
+      { border, closed },
+      common.until,
+      edgeOff(sequence, index, { border, closed }).uncover,
+    );
+    const own = [part.id, 'rim', `${place.edge}`, `${problem.areas[free]!.id}|${problem.areas[closed]!.id}`];
+    const id = name(...own);
+    return runs.map(({ cleanHours, ...how }, layer): RimLaid => {
+      const item: SurroundingsItem = {
+        ...common,
+        until,
+        ...how,
+        id: layer === 0 ? id : name(...own, 'outline'),
+        kind: 'rim',
+        code: layer === 0 ? code : `${code}b`,
+        part: part.id,
+        edge: place.edge,
+        edgeName: edgeNameOf(place.rim, setOut.board.drawn.edges[place.edge]!.name),
+        beyond: place.rim.beyond as SurroundingsItem['beyond'],
+        beside: areaIds[beside - source.starts.areas[place.part]!]!,
+        on: problem.areas[closed]!.id,
+        from: place.from,
+        to: place.to,
+        edgeMm: pathLength(place.path),
+        count: part.count,
+        after: layer === 0 ? [] : [id],
+        ...(layer === 0 ? {} : { outlines: id }),
+        ...(layer === 0 ? first : second),
+      };
+      return { item, cleanHours };
+    });
   }
 }

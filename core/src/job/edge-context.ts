@@ -1,9 +1,25 @@
 import * as v from 'valibot';
-import { faultText, idText, numberBetween, type PartId, positiveUpTo, wholeBetween } from '../kit';
+import {
+  faultText,
+  idText,
+  nameText,
+  numberBetween,
+  oneOfWords,
+  type PartId,
+  positiveUpTo,
+  wholeBetween,
+} from '../kit';
 
 /** What may lie beyond an edge of a part, in the order it is offered. */
-export const EDGE_CONTEXT_KINDS = ['free', 'butt', 'gap', 'goes-on', 'body', 'splash'] as const;
+export const EDGE_CONTEXT_KINDS = ['free', 'butt', 'gap', 'goes-on', 'body', 'shut', 'splash'] as const;
 export type EdgeContextKind = (typeof EDGE_CONTEXT_KINDS)[number];
+
+/**
+ * Ways to mask a gap, in the order they are offered: foam strip in it, tape inside the flange of the part with its sticky side out, tape on
+ * the edge of what is beyond it.
+ */
+export const GAP_WAYS = ['foam', 'back-mask', 'tape'] as const;
+export type GapWay = (typeof GAP_WAYS)[number];
 
 /**
  * Which edge of the outline, or end of a round part; by its number, 0 is the first. Where it holds for a stretch of the edge alone: from
@@ -11,6 +27,8 @@ export type EdgeContextKind = (typeof EDGE_CONTEXT_KINDS)[number];
  */
 const edge = {
   edge: wholeBetween(0, 499),
+  /** What people call it: sill, hinge side. */
+  name: v.optional(nameText()),
   from: v.optional(numberBetween(0, 100_000, 'mm')),
   to: v.optional(numberBetween(0, 100_000, 'mm')),
 };
@@ -31,12 +49,16 @@ export const edgeContextSchema = v.variant(
       ...edge,
       width: positiveUpTo(300, 'mm'),
       depth: positiveUpTo(2000, 'mm'),
+      /** How a person masks it; left out: as is usual. */
+      by: v.optional(oneOfWords(GAP_WAYS)),
       ...neighbour,
     }),
     /** The surface continues on another part. */
     v.strictObject({ beyond: v.literal('goes-on'), ...edge, part: idText<PartId>() }),
     /** Something bigger that stays clean. */
     v.strictObject({ beyond: v.literal('body'), ...edge }),
+    /** Something is shut on paper that is laid into the gap: a door, a lid. */
+    v.strictObject({ beyond: v.literal('shut'), ...edge }),
     /** Only drips and splatter reach what is there. */
     v.strictObject({ beyond: v.literal('splash'), ...edge }),
   ],

@@ -16,7 +16,7 @@ import {
 } from '../kit';
 import { lineSchema } from '../lines';
 import { datumSchema, featureSchema, poseSchema, surfaceSchema } from '../surface';
-import { edgeContextSchema, neighbourPart } from './edge-context';
+import { type EdgeContext, edgeContextSchema, neighbourPart } from './edge-context';
 
 /** What a part is made of. */
 export const SUBSTRATES = [
@@ -117,16 +117,40 @@ function behind(id: string, byId: ReadonlyMap<string, Part>): string[] {
   return [id, ...[...reached].sort(compareText)];
 }
 
+/**
+ * What lies beyond the edges of a part: its own, or, while it follows its opposite and says nothing of its own, what lies beyond that, with
+ * the mirror image of each neighbour that has one.
+ * @returns `mirrored`: true where stretches of edges are measured on the opposite, from the other end
+ */
+export function surroundingsOf<P extends Pick<Part, 'id' | 'rims' | 'opposite'>>(
+  part: P,
+  parts: readonly P[],
+): { readonly rims: readonly EdgeContext[]; readonly mirrored: boolean } {
+  const { rims, opposite } = part;
+  const source = opposite?.follows ? parts.find(({ id }) => id === opposite.of) : undefined;
+  if (rims || !source) return { rims: rims ?? [], mirrored: false };
+  const imageOf = (id: PartId): PartId => parts.find((other) => other.opposite?.of === id)?.id ?? id;
+  return {
+    rims: (source.rims ?? []).map((rim) => {
+      const neighbour = neighbourPart(rim);
+      return neighbour === null ? rim : { ...rim, part: imageOf(neighbour) };
+    }),
+    mirrored: true,
+  };
+}
+
 /** Parts each part is attached to, in both directions, or meets at an edge; detached ones are left out. */
 export function attachedParts(
-  parts: readonly Pick<Part, 'id' | 'attached' | 'rims'>[],
+  parts: readonly Pick<Part, 'id' | 'attached' | 'rims' | 'opposite'>[],
 ): ReadonlyMap<string, readonly string[]> {
   const links = new Map<string, Set<string>>();
   const join = (partId: string, other: string) => links.set(partId, (links.get(partId) ?? new Set()).add(other));
-  for (const { id, attached = [], rims = [] } of parts)
-    for (const other of [...attached, ...rims.flatMap((rim) => neighbourPart(rim) ?? [])]) {
+  for (const part of parts) {
+    const { id, attached = [] } = part;
+    for (const other of [...attached, ...surroundingsOf(part, parts).rims.flatMap((rim) => neighbourPart(rim) ?? [])]) {
       join(id, other);
       join(other, id);
     }
+  }
   return new Map([...links].map(([id, others]) => [id, [...others].sort(compareText)]));
 }

@@ -19,6 +19,8 @@ export interface BuiltBorder {
   /** Of the side of `a` and that of `b`; left out: tape alone carries the cover on both. */
   readonly sides?: readonly [a: KeptSide, b: KeptSide];
   readonly rim?: boolean;
+  /** Of a rim: its foam carries no cover, which hangs from tape beside it on what is beyond. */
+  readonly outlined?: boolean;
   /** The surface continues beyond a rim: its tape makes a line there. */
   readonly makesLine?: boolean;
 }
@@ -34,9 +36,12 @@ export interface BuiltEdge {
 const sideOf = ({ a, sides }: BuiltBorder, closed: number): KeptSide | null =>
   sides ? sides[closed === a ? 0 : 1] : null;
 
-/** True where an edge gets a backing: it stays, what is beside it is sprayed, and its line tape carries no cover. */
+/**
+ * True where a second tape carries the cover: a backing behind a line that stays, where what is beside it is sprayed and its line tape carries
+ * none; outline tape beside foam in a gap.
+ */
 export const isBacked = (border: BuiltBorder, closed: number, edge: EdgeClass, sprayed: boolean): boolean =>
-  sprayed && edge === 'crisp' && (sideOf(border, closed)?.backed ?? false);
+  sprayed && (border.outlined ?? (edge === 'crisp' && (sideOf(border, closed)?.backed ?? false)));
 
 /**
  * True where the backing of an edge lies over its line tape: both come off dry, together, or it was decided before.

@@ -89,6 +89,8 @@ export const closingTapeOffMin = ({ lengthMm, pieces }: ClosingTape): number =>
 
 /** What foam strip is called among materials. */
 export const FOAM = 'foam';
+/** What paper that is laid into a gap is called among materials. */
+export const PAPER = 'paper';
 
 /** What closes an opening is made of. */
 export const CLOSING_MATERIALS: Readonly<

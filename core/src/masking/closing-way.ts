@@ -1,7 +1,7 @@
 import type { MessageOf, NoValues } from '../kit';
 import { messageWithoutValues } from '../kit';
 import { CLOSING_WAYS, type ClosingWay, type OpeningUse } from '../surface';
-import { FOAM_MM, type Opening, sizeOf } from './opening-size';
+import { type Opening, sizeOf, THICKEST_FOAM_MM } from './opening-size';
 
 /** Why an opening cannot be closed in a way. */
 export interface ClosingFaultMessages {
@@ -28,7 +28,7 @@ const OVER_OPENING = { tapeMm: 48, lapMm: 2, strips: 3 } as const;
 /** An opening of this narrow side is taped over at most, mm. */
 export const WIDEST_TAPED = OVER_OPENING.strips * (OVER_OPENING.tapeMm - OVER_OPENING.lapMm) + OVER_OPENING.lapMm;
 /** The widest gap a foam strip of the shelf fills: it is wider than the gap, mm. */
-const LARGEST_GAP = FOAM_MM[FOAM_MM.length - 1]! - 0.5;
+const LARGEST_GAP = THICKEST_FOAM_MM - 0.5;
 /** Width of the tape just inside the edge of an opening, on the middle of which film ends, mm. */
 const EDGE_TAPE = { full: 12, model: 3 } as const;
 

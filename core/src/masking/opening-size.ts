@@ -51,6 +51,8 @@ export function rimOf(shape: ZoneShape): number {
 
 /** Foam strip is sold in these, mm across. Source: the shelf that ships. */
 export const FOAM_MM = [6, 10, 13, 19] as const;
+/** The thickest of them. */
+export const THICKEST_FOAM_MM = FOAM_MM[FOAM_MM.length - 1]!;
 
 /** Foam strip one size over a gap, mm across; null where none is so thick. */
 export const foamFor = (gapMm: number): number | null => FOAM_MM.find((size) => size > gapMm) ?? null;

@@ -1,7 +1,7 @@
 import { firstItem, type MessageOf, sumOf, TOLERANCE } from '../kit';
 import type { ClosingWay, OpeningUse, ZoneShape } from '../surface';
 import { closingFault, edgeTapeMm, stripsOver, usualWay, WIDEST_TAPED } from './closing-way';
-import { cornerOf, FOAM_MM, foamFor, type Opening, rimOf, sizeOf } from './opening-size';
+import { cornerOf, foamFor, type Opening, rimOf, sizeOf, THICKEST_FOAM_MM } from './opening-size';
 
 interface Named {
   readonly opening: string;
@@ -249,7 +249,7 @@ export function groupClosings(closings: readonly OpeningMessage[]): OpeningMessa
 function rolled(narrow: number, wide: number): { readonly foamMm: number; readonly lengthMm: number } {
   const foam = foamFor(narrow);
   if (foam !== null) return { foamMm: foam, lengthMm: Math.max(SHORTEST_FOAM, wide > foam ? cutUp(wide) : 0) };
-  const foamMm = FOAM_MM[FOAM_MM.length - 1]!;
+  const foamMm = THICKEST_FOAM_MM;
   const filledMm2 = narrow === wide ? (Math.PI * wide * wide) / 4 : narrow * wide;
   return { foamMm, lengthMm: Math.max(SHORTEST_FOAM, cutUp(filledMm2 / foamMm)) };
 }

@@ -1,8 +1,24 @@
 import type { FinishMethod } from '../finish';
+import { type EdgeContext, type GapWay, neighbourPart } from '../job';
+import { foamFor } from './opening-size';
 import { MASKING_RULES } from './rules-of-thumb';
 
 /** The id of what lies beyond the edges of a part: it is covered as an area is. */
 export const SURROUNDINGS_ID = 'beyond';
+
+/**
+ * How a gap is masked: as a person has chosen; else with foam where another part of the job is beyond it, and with tape inside the flange
+ * where a cover hangs from it. A gap no foam fills takes that tape.
+ * Source: surroundings of a part, rules of thumb
+ */
+export function gapMasking(rim: Extract<EdgeContext, { beyond: 'gap' }>): GapWay {
+  const wanted = rim.by ?? (neighbourPart(rim) === null ? 'back-mask' : 'foam');
+  return wanted === 'foam' && foamFor(rim.width) === null ? 'back-mask' : wanted;
+}
+
+/** True where tape on what is beyond a gap carries the cover, since the foam in it carries none. */
+export const hasOutlineTape = (rim: EdgeContext): boolean =>
+  rim.beyond === 'gap' && neighbourPart(rim) === null && gapMasking(rim) === 'foam';
 
 /** What of a part decides how much of its surroundings is covered. */
 export interface SurroundingsInput {

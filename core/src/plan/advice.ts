@@ -2,12 +2,12 @@ import { dewMargin, tapingAir } from '../air';
 import type { Advice, AdviceMessage, StagePlan } from '../contract';
 import type { Finish } from '../finish';
 import type { StageItems } from '../items';
-import type { Design } from '../job';
+import { type Design, surroundingsOf } from '../job';
 import { firstItem, isModelScale, LIMITS, RULE_OF_THUMB } from '../kit';
-import { closingFault, possibleWays } from '../masking';
+import { closingFault, foamFor, possibleWays, THICKEST_FOAM_MM } from '../masking';
 import { consistentRules } from '../order';
 import type { CompatibilityAnswer } from '../over';
-import { chosenWay, openingsOn } from '../problem';
+import { chosenWay, edgeNameOf, openingsOn } from '../problem';
 import type { PartWork } from '../setout';
 import { finishesInUse } from '../stage';
 import { onePersonMessage } from '../steps';
@@ -134,7 +134,14 @@ function partAdvice(work: PartWork, design: Design, shelf: ReadonlyMap<string, F
           ),
         ];
   });
-  return [...faults, ...unclosed, ...misplaced, ...loose, ...slivers, ...clashes, ...unchosen];
+  const gaps = surroundingsOf(part, design.parts).rims.flatMap((rim) => {
+    if (rim.beyond !== 'gap' || rim.by !== 'foam' || foamFor(rim.width) !== null) return [];
+    const drawn = work.setOut.board.drawn.edges[rim.edge];
+    if (!drawn) return [];
+    const values = { part: part.name, edge: edgeNameOf(rim, drawn.name), widthMm: rim.width, mostMm: THICKEST_FOAM_MM };
+    return [advice('caution', { code: 'advice.gap', values }, place)];
+  });
+  return [...faults, ...unclosed, ...gaps, ...misplaced, ...loose, ...slivers, ...clashes, ...unchosen];
 }
 
 function stageAdvice(

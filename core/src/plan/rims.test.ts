@@ -3,7 +3,15 @@ import { join } from 'node:path';
 import { planFaults } from '../check';
 import type { CoverItem, Plan, SurroundingsItem } from '../contract';
 import { readJobFile } from '../formats';
-import { type Design, designFaults, type EdgeContext, emptyDesign, type Part, SHIPPED_SHELF } from '../job';
+import {
+  type Design,
+  designFaults,
+  type EdgeContext,
+  emptyDesign,
+  type GapWay,
+  type Part,
+  SHIPPED_SHELF,
+} from '../job';
 import { RULE_OF_THUMB } from '../kit';
 import { MASKING_RULES } from '../masking';
 import { panel as plainPanel, panelJob, planned } from '../testing/panels';
@@ -37,13 +45,56 @@ describe('what is beyond an edge decides what is laid along it', () => {
     expect(painted([panel('a', [])], { a: GUN }).items).toEqual([]);
     expect(painted([panel('a', [{ beyond: 'free', edge: 0 }])], { a: GUN }).items).toEqual([]);
   });
-  it('a gap takes foam one size over it, as long as the edge, not stretched', () => {
-    const [foam, ...more] = rimsOf(
-      painted([panel('a', [{ beyond: 'gap', edge: 1, width: 8, depth: 25 }])], { a: GUN }),
-    );
+  const gap = (by?: GapWay): EdgeContext => ({ beyond: 'gap', edge: 1, width: 8, depth: 25, ...(by ? { by } : {}) });
+  it('a gap a cover hangs from is back-masked: tape inside its flange', () => {
+    const plan = painted([panel('a', [gap()])], { a: GUN });
+    const [tape, ...more] = rimsOf(plan);
+    expect(more).toEqual([]);
+    expect(tape).toMatchObject({ tapeKind: 'C', widthMm: 24, lengthMm: 540, edgeMm: 500 });
+    expect(tape!.techniques.map(({ code }) => code)).toContain('technique.back-mask');
+    expect(beyondOf(plan)[0]!.after).toEqual([tape!.id]);
+  });
+  it('foam in it, if chosen, is one size over it, as long as the edge; the cover hangs from tape beside it, which comes off first', () => {
+    const plan = painted([panel('a', [gap('foam')])], { a: GUN });
+    const [foam, outline, ...more] = rimsOf(plan);
     expect(more).toEqual([]);
     expect(foam).toMatchObject({ material: 'foam', widthMm: 10, lengthMm: 500, edgeMm: 500, hold: 'safe' });
     expect(foam!.techniques.map(({ code }) => code)).toEqual(['technique.foam-gap']);
+    expect(outline).toMatchObject({ widthMm: 36, lengthMm: 540, after: [foam!.id], outlines: foam!.id });
+    expect(outline!.techniques.map(({ code }) => code)).toContain('technique.outline');
+    expect(beyondOf(plan)[0]!.after).toEqual([outline!.id]);
+    const off = plan.steps.filter(({ kind }) => kind === 'uncover').flatMap(({ items }) => items);
+    expect(off.filter((id) => id === outline!.id || id === foam!.id || id === beyondOf(plan)[0]!.id)).toEqual([
+      beyondOf(plan)[0]!.id,
+      outline!.id,
+      foam!.id,
+    ]);
+    const none = painted([panel('a', [gap('tape')])], { a: GUN });
+    expect(rimsOf(none).map(({ material, techniques }) => [material, techniques.at(-1)!.code])).toEqual([
+      ['C36', 'technique.beside-edge'],
+    ]);
+  });
+  it('foam that would have to be thicker than any is told, and the gap back-masked', () => {
+    const plan = painted([panel('a', [{ beyond: 'gap', edge: 1, width: 40, depth: 60, by: 'foam' }])], { a: GUN });
+    expect(rimsOf(plan)[0]!.techniques.map(({ code }) => code)).toContain('technique.back-mask');
+    expect(plan.advice.flatMap(({ code, values }) => (code === 'advice.gap' ? [values] : []))).toEqual([
+      {
+        part: 'Panel a',
+        edge: { code: 'edge.numbered', values: { number: 2, seen: 'right' } },
+        widthMm: 40,
+        mostMm: 19,
+      },
+    ]);
+  });
+  it('a door shut on paper needs no tape, and the paper is reckoned', () => {
+    const plan = painted([panel('a', [{ beyond: 'shut', edge: 0 }])], { a: GUN });
+    expect(rimsOf(plan)).toMatchObject([{ material: 'paper', lengthMm: 800, tapeKind: null }]);
+    expect(plan.lists.tape).toEqual([]);
+    expect(plan.lists.supplies.find(({ kind }) => kind === 'paper')!.amount).toBeCloseTo(0.8 * 0.3, 3);
+  });
+  it('an edge is called what people call it', () => {
+    const plan = painted([panel('a', [{ beyond: 'body', edge: 0, name: 'sill' }])], { a: GUN });
+    expect(rimsOf(plan)[0]!.edgeName).toEqual({ code: 'edge.named', values: { name: 'sill' } });
   });
   it('a gap wider than any foam is back-masked with tape, both tails added', () => {
     const [tape] = rimsOf(painted([panel('a', [{ beyond: 'gap', edge: 0, width: 40, depth: 60 }])], { a: GUN }));
@@ -57,7 +108,8 @@ describe('what is beyond an edge decides what is laid along it', () => {
     ['splash', 'technique.hang-paper'],
   ] as const)('%s takes a rim tape, laid with %s', (beyond, technique) => {
     const [tape] = rimsOf(painted([panel('a', [{ beyond, edge: 2 }])], { a: GUN }));
-    expect(tape).toMatchObject({ tapeKind: 'X', edgeMm: 800 });
+    // A long edge takes a broad tape; along a short one a narrower is enough.
+    expect(tape).toMatchObject({ tapeKind: 'C', widthMm: 36, edgeMm: 800 });
     expect(tape!.techniques.map(({ code }) => code)).toContain(technique);
   });
   it('only along what is painted', () => {
@@ -94,7 +146,7 @@ describe('a stretch of an edge', () => {
       painted(
         [
           panel('a', [
-            { beyond: 'gap', edge: 0, to: 300, width: 8, depth: 20 },
+            { beyond: 'gap', edge: 0, to: 300, width: 8, depth: 20, by: 'foam' },
             { beyond: 'body', edge: 0, from: 300 },
           ]),
         ],
@@ -103,6 +155,7 @@ describe('a stretch of an edge', () => {
     );
     expect(rims.map(({ beyond, from, to, material }) => [beyond, from, to, material === 'foam'])).toEqual([
       ['gap', 0, 300, true],
+      ['gap', 0, 300, false],
       ['body', 300, 800, false],
     ]);
   });
@@ -126,6 +179,38 @@ describe('a stretch of an edge', () => {
   ] as [EdgeContext[], string][])('is a fault where it is said twice, or ends before it begins: %j', (rims, code) => {
     const design = { ...emptyDesign('Rims', 'road'), parts: [panel('a', rims)] };
     expect(designFaults(design, SHIPPED_SHELF).map((fault) => fault.code)).toEqual([code]);
+  });
+});
+
+describe('a part that follows its opposite', () => {
+  const left = panel('a', [
+    { beyond: 'body', edge: 0, from: 100, to: 300 },
+    { beyond: 'goes-on', edge: 2, part: 'roof' },
+  ]);
+  const right = panel('b', [], { opposite: { of: 'a', follows: true }, rims: undefined });
+  const roof = panel('roof', []);
+  it('has the same beyond its edges, mirrored, until it is told otherwise', () => {
+    const rims = rimsOf(painted([left, right, roof], { a: GUN, b: GUN }));
+    expect(rims.map(({ part, edge, from, to }) => [part, edge, from, to])).toEqual(
+      expect.arrayContaining([
+        ['a', 0, 100, 300],
+        ['b', 0, 500, 700],
+        ['b', 2, 0, 800],
+      ]),
+    );
+    const own = rimsOf(painted([left, { ...right, rims: [] }, roof], { a: GUN, b: GUN }));
+    expect(own.filter(({ part }) => part === 'b')).toEqual([]);
+  });
+  it('meets the mirror image of a neighbour where there is one', () => {
+    const door = panel('door', []);
+    const otherDoor = panel('door2', [], { opposite: { of: 'door', follows: true }, rims: undefined });
+    const beside = panel('a', [{ beyond: 'goes-on', edge: 1, part: 'door' }]);
+    const plan = painted([beside, right, door, otherDoor], { a: GUN, b: GUN });
+    expect(plan.parts.flatMap(({ id, rims }) => rims.map(({ other }) => [id, other.split('/')[0]]))).toEqual([
+      ['a', 'door'],
+      ['b', 'door2'],
+    ]);
+    expect(plan.stages[0]!.coveredParts).toEqual(['door', 'door2']);
   });
 });
 

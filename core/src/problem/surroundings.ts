@@ -1,11 +1,12 @@
 import { cornerDistances, type Path, pathLength, pathSlice } from '../curves';
 import type { FinishMethod } from '../finish';
-import { contextInterval, type Design, type EdgeContext, neighbourPart } from '../job';
+import { contextInterval, type Design, type EdgeContext, neighbourPart, surroundingsOf } from '../job';
 import { areaRef, maxOf, RULE_OF_THUMB, sumOf } from '../kit';
-import { type EdgeClass, SURROUNDINGS_ID, surroundingsM2 } from '../masking';
+import { type EdgeClass, gapMasking, hasOutlineTape, SURROUNDINGS_ID, surroundingsM2 } from '../masking';
 import { longestCleanOnSurroundings, type MaskedSurroundings, type MaskingMeans } from '../runs';
 import { edgePath, type OutlineStretch, outlineStretches, type PartPlan, type PartWork } from '../setout';
 import type { OrderArea, OrderBorder, OrderProblem } from '../stage';
+import type { EdgeName } from '../surface';
 import { bendOf } from './bend-class';
 import { partOffsets } from './part-offsets';
 
@@ -48,7 +49,7 @@ export function surroundingsProblem(
   design: Design,
   methodsOf: (part: string) => readonly FinishMethod[],
 ): SurroundingsProblem {
-  const placesOfPart = works.map(placesOn);
+  const placesOfPart = works.map((work) => placesOn(work, design.parts));
   if (placesOfPart.every(({ length }) => length === 0)) return NOTHING;
   const starts = partOffsets(works).areas;
   const lengthOf = (part: number) =>
@@ -92,8 +93,9 @@ export function surroundingsProblem(
 }
 
 /** The stretches of the outline of a part that are not free. */
-function placesOn({ part, setOut, arrangement }: PartWork): OwnPlace[] {
-  const rims = (part.rims ?? []).filter(({ beyond }) => beyond !== 'free');
+function placesOn({ part, setOut, arrangement }: PartWork, parts: Design['parts']): OwnPlace[] {
+  const { rims: all, mirrored } = surroundingsOf(part, parts);
+  const rims = all.filter(({ beyond }) => beyond !== 'free');
   if (rims.length === 0) return [];
   const skin = setOut.board.drawn;
   const stretches = outlineStretches(skin, arrangement);
@@ -101,7 +103,8 @@ function placesOn({ part, setOut, arrangement }: PartWork): OwnPlace[] {
     const whole = edgePath(skin, rim.edge);
     if (!whole) return [];
     const edgeMm = pathLength(whole);
-    const span = contextInterval(rim, edgeMm);
+    const [start, end] = contextInterval(rim, edgeMm);
+    const span = mirrored ? ([edgeMm - end, edgeMm - start] as const) : ([start, end] as const);
     return stretches.flatMap((stretch) => {
       const [from, to] = [Math.max(stretch.from, span[0]), Math.min(stretch.to, span[1])];
       const path = stretch.edge === rim.edge && to > from ? pathSlice(whole, from, to) : null;
@@ -177,6 +180,7 @@ const borderOf = ({ area, other, path, oneWay, rim }: SurroundingsPlace, count: 
   rim: true,
   ...(rim.beyond === 'goes-on' ? { makesLine: true } : {}),
   ...(oneWay ? { oneWay } : {}),
+  ...(hasOutlineTape(rim) ? { outlined: true } : {}),
   lengthM: (pathLength(path) / 1000) * count,
   pieces: count,
   setOutMin: 0,
@@ -185,20 +189,30 @@ const borderOf = ({ area, other, path, oneWay, rim }: SurroundingsPlace, count: 
   sealM: 0,
 });
 
-/** A stretch of the surroundings, as needed for choosing its tape. */
+/**
+ * A stretch of the surroundings, as needed for choosing its tape.
+ * @param ownCovered its part is covered, and what is beyond it is painted
+ * @param outlined the cover hangs from tape beside foam
+ */
 export const maskedSurroundingsOf = (
   { rim, path }: SurroundingsPlace,
   edgeClass: EdgeClass,
+  { ownCovered, outlined }: { readonly ownCovered: boolean; readonly outlined: boolean },
 ): Omit<MaskedSurroundings, 'staysMin' | 'bondN25'> => ({
   beyond: rim.beyond as MaskedSurroundings['beyond'],
-  gapMm: rim.beyond === 'gap' ? rim.width : null,
+  gap: rim.beyond === 'gap' ? { widthMm: rim.width, by: gapMasking(rim) } : null,
+  onOwnPart: ownCovered,
+  outlined,
   path,
   class: edgeClass,
 });
 
 /** Maximum clean time of a tape along the surroundings; hours at 23 °C. */
 export const longestCleanAtPlace = (place: SurroundingsPlace, edgeClass: EdgeClass, means: MaskingMeans): number =>
-  longestCleanOnSurroundings(maskedSurroundingsOf(place, edgeClass), means);
+  longestCleanOnSurroundings(
+    maskedSurroundingsOf(place, edgeClass, { ownCovered: false, outlined: hasOutlineTape(place.rim) }),
+    means,
+  );
 
 /** Surroundings of one part as the plan contains them. */
 export const surroundingsOfPart = (
@@ -217,3 +231,7 @@ export const surroundingsOfPart = (
       other: areas[other]!.id,
       oneWay,
     }));
+
+/** What people call an edge, or what it is called on the drawing. */
+export const edgeNameOf = ({ name }: EdgeContext, drawn: EdgeName): EdgeName =>
+  name === undefined ? drawn : { code: 'edge.named', values: { name } };

@@ -59,6 +59,11 @@ export interface TechniqueMessages {
   readonly 'technique.back-mask': NoValues;
   readonly 'technique.tuck': NoValues;
   readonly 'technique.beside-edge': NoValues;
+  /** On the part itself, while what is beyond it is painted. */
+  readonly 'technique.own-edge': NoValues;
+  /** Beside foam, on what stays clean: the cover hangs from it. */
+  readonly 'technique.outline': NoValues;
+  readonly 'technique.shut': NoValues;
   readonly 'technique.hang-paper': NoValues;
   /**
    * Several shapes of one line out of one film: number with film round them, number of pieces within; size of all

@@ -12,6 +12,12 @@ export const RUN_RULES = {
   carries: { full: 12, model: 3 },
   /** A backing stands out beyond its line tape by at least this. Millimetres. */
   standsOut: { full: 8, model: 2 },
+  /**
+   * Tape along the surroundings, which the cover hangs from, is at least so wide: `long` along edges of this length and more. Millimetres.
+   */
+  outlineMm: { long: 36, short: 24, longEdge: 300, model: 6 },
+  /** Paper that is laid into a gap before something is shut on it, across. Millimetres. */
+  shutPaperMm: 300,
   /** A line tape narrower than this lies first, its backing over it, at full size. Millimetres. */
   thinLine: 4,
   /** Beside what is brushed one tape at least so wide is enough. Millimetres. */

@@ -33,6 +33,8 @@ export type EdgePosition = 'top' | 'bottom' | 'left' | 'right';
 
 /** What an edge of a part is called. */
 export interface EdgeMessages {
+  /** As people call it. */
+  readonly 'edge.named': { readonly name: string };
   /** From 1, in the order of the outline, and its position on the drawing; missing in older plans. */
   readonly 'edge.numbered': { readonly number: number; readonly seen?: EdgePosition };
   /** End of a round part where measuring along it begins, and the other. */

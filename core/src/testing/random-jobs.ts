@@ -7,6 +7,7 @@ import {
   EDGE_CONTEXT_KINDS,
   type EdgeContext,
   emptyDesign,
+  GAP_WAYS,
   type Part,
   type PartAreaChoice,
   type PresentAt,
@@ -256,7 +257,7 @@ function rimsOf({ id, surface }: Part, parts: readonly Part[], { chance, of }: D
   return rims.length === 0 ? {} : { rims };
 }
 
-/** Openings of all kinds and shapes where there are some, and how a person closes them: thrown with dice of their own. */
+/** Openings of all kinds and shapes where there are some, and how a person closes them and the gaps: thrown with dice of their own. */
 function withOpenings(
   parts: readonly Part[],
   { chance, of }: Dice,
@@ -269,6 +270,9 @@ function withOpenings(
   ];
   const other = parts.map((part) => ({
     ...part,
+    ...(part.rims
+      ? { rims: part.rims.map((rim) => (rim.beyond === 'gap' && chance(0.6) ? { ...rim, by: of(GAP_WAYS) } : rim)) }
+      : {}),
     features: (part.features ?? []).map((feature) =>
       feature.kind === 'opening' && feature.shape.kind === 'round'
         ? { ...feature, use: of(OPENING_USES), shape: of(shapes(feature.shape.at)) }

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Job, JobSummary, LogEvent, RunRecord } from '@lintrel/core';
-import { readWorkSheet } from '@lintrel/core';
+import { DESIGN_VERSION, JOB_FILE_VERSION, readWorkSheet } from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, type TestServer } from '../testing/server';
 
@@ -46,7 +46,7 @@ afterAll(() => server.close());
 it('a design kept by an earlier version opens as one of today, with all that was in it', async () => {
   const { body } = await api().get(`/api/jobs/${id}`).expect(200);
   const { unit: _, ...kept } = file.design;
-  expect((body as Job).design).toEqual({ version: 2, ...kept });
+  expect((body as Job).design).toEqual({ version: DESIGN_VERSION, ...kept });
 });
 
 it('a draft of an earlier version, still on a phone, is saved', async () => {
@@ -56,7 +56,7 @@ it('a draft of an earlier version, still on a phone, is saved', async () => {
     .expect(200);
   expect(body).toMatchObject({ revision: 2 });
   expect(((await api().get(`/api/jobs/${id}`)).body as Job).design).toMatchObject({
-    version: 2,
+    version: DESIGN_VERSION,
     title: 'Marigold again',
   });
 });
@@ -76,6 +76,6 @@ it('a plan frozen by an earlier version comes back as it was frozen, and is work
 it('it is written to a file of today, and read again', async () => {
   const { text } = await api().get(`/api/jobs/${id}/file`).expect(200);
   const written = JSON.parse(text) as { version: number; log: LogEvent[] };
-  expect(written).toMatchObject({ version: 2, design: { version: 2 } });
+  expect(written).toMatchObject({ version: JOB_FILE_VERSION, design: { version: DESIGN_VERSION } });
   expect(written.log.map(({ version }) => version)).toEqual(log.map(() => 1));
 });

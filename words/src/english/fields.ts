@@ -182,6 +182,7 @@ export const DESIGN_WORDS: WordsOf<DesignMessages> = {
 };
 
 export const EDGE_WORDS: WordsOf<EdgeMessages> = {
+  'edge.named': ({ name }) => name,
   'edge.numbered': ({ number, seen }) => `edge ${number}${seen === undefined ? '' : ` (${seen})`}`,
   'edge.near': () => 'near end',
   'edge.far': () => 'far end',

@@ -2,6 +2,7 @@ import type {
   ClosingWay,
   EdgeContextKind,
   FeatureKind,
+  GapWay,
   Hold,
   JobKind,
   LineKind,
@@ -112,6 +113,13 @@ export const CLOSING_WAY_NAMES: Readonly<Record<ClosingWay, string>> = {
   nothing: 'Left open',
 };
 
+/** How a gap is masked. */
+export const GAP_WAY_NAMES: Readonly<Record<GapWay, string>> = {
+  foam: 'Foam strip in it',
+  'back-mask': 'Tape behind the edge, sticky side out',
+  tape: 'Tape on what is beyond',
+};
+
 /** What lies beyond an edge of a part, and what that means to the hand. */
 export const EDGE_CONTEXT_NAMES: Readonly<Record<EdgeContextKind, string>> = {
   free: 'Nothing',
@@ -119,6 +127,7 @@ export const EDGE_CONTEXT_NAMES: Readonly<Record<EdgeContextKind, string>> = {
   gap: 'A gap',
   'goes-on': 'The surface goes on',
   body: 'Something that stays clean',
+  shut: 'It is shut on paper',
   splash: 'Only drips get there',
 };
 export const EDGE_CONTEXT_MEANINGS: Readonly<Record<EdgeContextKind, string>> = {
@@ -127,6 +136,7 @@ export const EDGE_CONTEXT_MEANINGS: Readonly<Record<EdgeContextKind, string>> = 
   gap: 'A shut line or door gap: foam one size over it, or tape inside the flange.',
   'goes-on': 'On another part of this job: taped along the edge, or painted with it.',
   body: 'The rest of the vehicle, the deck, a wall: covered as far as mist flies.',
+  shut: 'A door or lid is shut on paper that is laid into the gap; no tape.',
   splash: 'Below roller or brush: paper hung under the edge.',
 };
 

@@ -68,6 +68,8 @@ export const ADVICE_WORDS: WordsOf<Omit<AdviceMessages, keyof RuleMessages>> = {
     `The surface is ${degrees(marginC, 1)} above the dew point of ${temperature(dewPointC, 1)} and needs ${degrees(needsC)}: warm it or dry the air before tape or paint.`,
   'advice.cold': ({ belowC }, { temperature }) =>
     `Below ${temperature(belowC)} most adhesives do not wet out: tape goes on and lets go later. Keep tape and part in a warm room overnight.`,
+  'advice.gap': ({ part, edge, widthMm, mostMm }, { length, say }) =>
+    `${part}, ${say(edge)}: no foam strip fills a gap of ${length(widthMm)}; the thickest is ${length(mostMm)}. Tape behind the edge is planned; tape on what is beyond would do too.`,
   'advice.closing': ({ opening, wanted, why, ways }, { say }) =>
     `${opening} cannot be closed with “${CLOSING_WAY_NAMES[wanted].toLowerCase()}”: ${say(why)} It is closed as usual. These would do: ${listText(
       ways.map((way) => CLOSING_WAY_NAMES[way].toLowerCase()),

@@ -67,6 +67,9 @@ export const TECHNIQUE_WORDS: WordsOf<TechniqueMessages> = {
   'technique.tuck': () =>
     'Tuck the edge of the tape into the crack with a blunt blade; cover what is beyond from there.',
   'technique.beside-edge': () => 'Lay it on what is beyond, its edge along the edge of the part; press that edge down.',
+  'technique.own-edge': () => 'Lay it on the part, its edge along the edge of the part; press that edge down.',
+  'technique.outline': () => 'Lay it on what stays clean, beside the gap; cover hangs from it, none from the foam.',
+  'technique.shut': () => 'Lay the paper into the gap, shut what closes on it, and let it hang.',
   'technique.hang-paper': () => 'Stick it below the edge and hang paper from it.',
   'technique.corner': ({ atMm }, to) =>
     `Corner ${positions(atMm, to)}: run past it, start a fresh piece over it, trim on the tape.`,
@@ -114,9 +117,12 @@ export const TECHNIQUE_REASONS: Readonly<Record<keyof TechniqueMessages, string>
   'technique.row-along': 'On the heads it lies hollow on both sides of them.',
   'technique.over-seam': 'A loose edge of paper lifts in the draught and lets mist under.',
   'technique.foam-gap': 'Stretched foam draws back and lets paint into the gap.',
-  'technique.back-mask': 'The gap is wider than the thickest foam.',
+  'technique.back-mask': 'The cover hangs from it, and no edge of paint stands in the gap.',
   'technique.tuck': 'The neighbour is flush: its edge is the line.',
   'technique.beside-edge': 'What is beyond stays clean.',
+  'technique.own-edge': 'This part is finished; what is beside it is painted.',
+  'technique.outline': 'Foam carries no cover: it would be drawn out of the gap.',
+  'technique.shut': 'Shut on it, it holds without tape.',
   'technique.hang-paper': 'Only drips and splatter reach what is there.',
   'technique.corner': 'Tape that is bent round a corner lifts at its point.',
   'technique.snip': 'It must not stand as a tent over the fold: paint runs under it.',

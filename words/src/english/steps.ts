@@ -40,8 +40,17 @@ const RIM_SIDES: Readonly<Record<BeyondEdge, string>> = {
   gap: 'into the gap along',
   'goes-on': 'along',
   body: 'beyond',
+  shut: 'into the gap along',
   splash: 'below',
 };
+
+/** Tapes come off with what hangs from them; foam in a gap, which carries nothing, after. */
+function carriersOff(materials: readonly string[]): string {
+  const tapes = materials.filter((material) => material !== 'foam');
+  const foam = tapes.length < materials.length;
+  if (tapes.length === 0) return 'Then the foam, straight out.';
+  return `The tape they hang from comes with them: ${listText(tapes)}${foam ? '; then the foam, straight out' : ''}.`;
+}
 
 /** Everything a cover lies on, in words. */
 const covers = ({ places, wholes = [], round = [] }: CoverPlaces): string[] => [
@@ -259,7 +268,7 @@ export const STEP_DETAILS: WordsOf<StepMessages> = {
       ...(wholes.length > 0 ? [`Whole, for mist reaches them: ${wholes.join('; ')}.`] : []),
       ...(round.length > 0
         ? [
-            `All that lies beyond the edges of ${listText(round)}: about ${area(roundM2)} of film, stuck to the tape or foam along them.`,
+            `All that lies beyond the edges of ${listText(round)}: about ${area(roundM2)} of film, stuck to the tape along them.`,
           ]
         : []),
       REACHES[reach ?? 'mist'],
@@ -277,9 +286,7 @@ export const STEP_DETAILS: WordsOf<StepMessages> = {
             `${listedAbove(covers(covered))}Fold paper and film up into themselves, the painted side in: dry overspray falls off them.`,
           ]
         : []),
-      ...(covers(covered).length > 0 && (covered.tapes ?? []).length > 0
-        ? [`The tape they hang from comes with them: ${listText(covered.tapes!)}.`]
-        : []),
+      ...(covers(covered).length > 0 && (covered.tapes ?? []).length > 0 ? [carriersOff(covered.tapes!)] : []),
       ...((covered.own ?? []).length > 0 && covers(covered).length > 0
         ? [`Take off your own ${listText((covered.own ?? []).map(({ values }) => values.name))} too.`]
         : []),

@@ -277,6 +277,10 @@ export const SAMPLES: AllMessages = {
   'technique.back-mask': {},
   'technique.tuck': {},
   'technique.beside-edge': {},
+  'technique.own-edge': {},
+  'technique.outline': {},
+  'technique.shut': {},
+  'edge.named': { name: 'Sill' },
   'technique.hang-paper': {},
   'technique.cut-sheet': { line: 'L1', shapes: 5, inner: 2, widthMm: 640, heightMm: 95.25 },
   'technique.closed': { overlapMm: 10 },
@@ -445,6 +449,12 @@ export const SAMPLES: AllMessages = {
   'step.typed': { title: 'Lay the tape', detail: 'Low and slow.' },
   'advice.dew': { marginC: 20, dewPointC: 20, needsC: 20 },
   'advice.cold': { belowC: 20 },
+  'advice.gap': {
+    part: 'Door',
+    edge: { code: 'edge.named', values: { name: 'sill' } },
+    widthMm: 40,
+    mostMm: 19,
+  },
   'advice.closing': {
     opening: 'Roof vent',
     wanted: 'disc',
