@@ -197,7 +197,7 @@ it('a job is renamed and shown in inches on this device, and an empty name is re
     await hands.saved();
     await hands.goTo('Lines');
     await hands.sees(/22 \d+\/\d+"/);
-    expect((await get<Job>(`/jobs/${id}`)).design).toMatchObject({ title: 'Marigold II', version: 2 });
+    expect((await get<Job>(`/jobs/${id}`)).design).toMatchObject({ title: 'Marigold II', version: 3 });
     await hands.goTo('Piece');
     await hands.pressNamed('radio', 'Lengths in: Millimetres');
   });

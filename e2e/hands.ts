@@ -125,14 +125,16 @@ export class Hands {
   private async pressElement(handle: ElementHandle<Element>): Promise<void> {
     await handle.scrollIntoView();
     const landed = await handle.evaluateHandle((element) => {
-      const seen = { down: false };
-      element.addEventListener('pointerdown', () => (seen.down = true), { once: true, capture: true });
+      const seen = { elsewhere: false };
+      const onDown = ({ target }: Event) =>
+        (seen.elsewhere = element.isConnected && !element.contains(target as Node | null));
+      document.addEventListener('pointerdown', onDown, { once: true, capture: true });
       return seen;
     });
     if (this.byTouch) await handle.tap();
     else await handle.click();
-    // A press that opened another document has landed.
-    if (!(await landed.evaluate(({ down }) => down).catch(() => true)))
+    // A press that opened another document has landed, and so has one on what was drawn anew in its place.
+    if (await landed.evaluate(({ elsewhere }) => elsewhere).catch(() => false))
       throw new Error('the press missed what it was for');
   }
 }

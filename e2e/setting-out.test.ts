@@ -98,6 +98,7 @@ const KINDS: readonly Typed[] = [
     ],
   },
   { kind: 'Arc by radius', points: [['100', '400']], values: { headingDeg: '0', radius: '500', turnDeg: '20' } },
+  { kind: 'Rectangle', points: [['850', '420']], values: { width: '60', height: '40', corner: '10' } },
   { kind: 'Circle, ellipse', points: [['850', '420']], values: { width: '60' } },
   {
     kind: 'Parallel',

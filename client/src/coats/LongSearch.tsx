@@ -1,10 +1,10 @@
 import { type Design, messageWithoutValues, withChoices } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
-import { ProgressBar } from 'react-native-paper';
 import { useJob } from '@/job/JobContext';
-import { colour, space } from '@/theme/theme';
+import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
+import { Progress } from '@/ui/Progress';
 import { Small } from '@/ui/Typography';
 import { useLongSearch } from './useLongSearch';
 
@@ -19,7 +19,7 @@ export function LongSearch({ design }: { design: Design }) {
     void change((now) => withChoices(now, { order: [...state.order] }), messageWithoutValues('edit.order-found'));
   return (
     <View style={styles.search} testID="long-search">
-      {state.kind === 'running' ? <ProgressBar progress={state.share} color={colour.calm} /> : null}
+      {state.kind === 'running' ? <Progress share={state.share} /> : null}
       <Small tone="ink">
         {state.kind === 'running'
           ? phrase`Searching: ${Math.round(100 * state.share)} %. None can be more than ${percent} better than the best so far.`

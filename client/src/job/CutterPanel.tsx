@@ -3,12 +3,12 @@ import { phrase } from '@lintrel/words';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Image, StyleSheet, View } from 'react-native';
-import { ProgressBar } from 'react-native-paper';
 import { cancelCut, fetchCut, sendToCutter } from '@/api/cutter';
 import { useWords } from '@/person/PersonContext';
 import { colour, measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
+import { Progress } from '@/ui/Progress';
 import { Body, Small } from '@/ui/Typography';
 
 /** How often one asks how far it is, ms. */
@@ -49,11 +49,7 @@ export function CutterPanel({ job, widthMm }: { job: string; widthMm: number | n
           </View>
           {state.state === 'cutting' ? (
             <>
-              <ProgressBar
-                progress={state.of === 0 ? 0 : state.done / state.of}
-                color={colour.calm}
-                accessibilityLabel={text('How far it is')}
-              />
+              <Progress share={state.of === 0 ? 0 : state.done / state.of} />
               <Action label="Stop it" icon="close" onPress={() => cancel.mutate()} testID="stop-cutter" />
             </>
           ) : null}

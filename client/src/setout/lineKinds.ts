@@ -117,6 +117,19 @@ export const KIND_FORMS: Readonly<Record<LineKind, KindForm>> = {
       TURN,
     ],
   },
+  frame: {
+    about: 'A rectangle by its middle and size, its corners rounded or sharp.',
+    places: [{ key: 'centre', label: 'Middle' }],
+    placeWords: ALONG,
+    datum: true,
+    ends: false,
+    fields: [
+      { key: 'width', label: 'Width', as: 'length' },
+      { key: 'height', label: 'Height', as: 'length' },
+      { key: 'corner', label: 'Radius of its corners', as: 'length', start: '0', hint: '0: sharp' },
+      TURN,
+    ],
+  },
   parallel: {
     about: 'At one distance from another line or an edge of the part.',
     places: [],

@@ -67,6 +67,7 @@ export const measure = {
   runTarget: 64,
   corner: 6,
   hairline: 1,
+  progress: 4,
   rail: 208,
   panel: 420,
   readable: 640,

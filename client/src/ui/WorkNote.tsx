@@ -1,27 +1,20 @@
 import type { WorkProgress } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
-import { ProgressBar } from 'react-native-paper';
 import type { LongWork } from '@/api/useLongWork';
-import { useWords } from '@/person/PersonContext';
-import { colour, space } from '@/theme/theme';
+import { space } from '@/theme/theme';
 import { Action } from './Action';
+import { Progress } from './Progress';
 import { Body } from './Typography';
 
 /** What is being done while one waits, how far it is, and how to leave it. Nothing where nothing is done. */
 export function WorkNote({ work: { busy, progress, stop } }: { work: LongWork }) {
-  const { text } = useWords();
   if (!busy) return null;
   const { doing, done, of } = progress ?? { doing: 'sending' as const, done: 0, of: 0 };
   return (
     <View style={styles.note} role="status" testID="work">
       <Body>{of > 0 ? phrase`${DOING_WORDS[doing]}: ${done + 1} of ${of}` : phrase`${DOING_WORDS[doing]} …`}</Body>
-      <ProgressBar
-        indeterminate={of === 0}
-        progress={of === 0 ? 0 : done / of}
-        color={colour.calm}
-        accessibilityLabel={text('How far it is')}
-      />
+      <Progress share={of === 0 ? null : done / of} />
       <Action label="Stop it" icon="close" onPress={stop} testID="stop-work" />
     </View>
   );

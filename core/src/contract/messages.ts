@@ -50,6 +50,8 @@ export type LeakMessage = MessageOf<LeakMessages>;
 type ClosingTapeValues = { readonly tape: string | null; readonly lengthMm: number };
 export interface ClosingTapeMessages {
   readonly 'closing.base': ClosingTapeValues;
+  /** Tape that closes an opening by itself. */
+  readonly 'closing.alone': ClosingTapeValues;
   readonly 'closing.lip': ClosingTapeValues;
   readonly 'closing.cap': ClosingTapeValues;
 }

@@ -93,6 +93,32 @@ describe('closed lines', () => {
     expect(areas).toHaveLength(2);
     expect(Math.min(...areas.map(({ sizeMm2 }) => sizeMm2))).toBeCloseTo(Math.PI * 10_000, -2);
   });
+  const wholePath = (line: TrimLine) => firstItem(first(line).pieces);
+  it('a rectangle with rounded corners is one closed piece, begun in the middle of its lower side', () => {
+    const frame: TrimLine = {
+      kind: 'frame',
+      ...measured,
+      centre: m(500, 250),
+      width: 400,
+      height: 200,
+      corner: 50,
+      turnDeg: 0,
+    };
+    const path = wholePath(frame);
+    expect(path[0]).toMatchObject({ x: 500, y: 150, at: 0 });
+    expect(path.at(-1)).toMatchObject({ x: 500, y: 150 });
+    expect(pathLength(path)).toBeCloseTo(2 * 300 + 2 * 100 + 2 * Math.PI * 50, 6);
+    expect(cornerDistances(path)).toEqual([]);
+    expect(Math.max(...path.map(({ curvature }) => curvature))).toBeCloseTo(1 / 50, 9);
+    expect(path.every(({ x, y }) => Math.abs(x - 500) <= 200 + 1e-9 && Math.abs(y - 250) <= 100 + 1e-9)).toBe(true);
+    // Turned by a quarter it stands on end; sharp corners are four.
+    const sharp = wholePath({ ...frame, corner: 0, turnDeg: 90 });
+    expect(Math.max(...sharp.map(({ y }) => y))).toBeCloseTo(450, 9);
+    expect(pathLength(sharp)).toBeCloseTo(1200, 9);
+    expect(cornerDistances(sharp)).toHaveLength(4);
+    // A radius of half the lesser side and more makes round ends.
+    expect(pathLength(wholePath({ ...frame, corner: 500 }))).toBeCloseTo(2 * 200 + 2 * Math.PI * 100, 6);
+  });
   it('an ellipse bends by a/b² at its sharp ends', () => {
     const line = first({ kind: 'ellipse', ...measured, centre: m(500, 250), width: 300, height: 100, turnDeg: 30 });
     expect(Math.max(...line.pieces[0]!.map(({ curvature }) => curvature))).toBeCloseTo(150 / 50 ** 2, 6);

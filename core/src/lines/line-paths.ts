@@ -3,6 +3,7 @@ import { messageWithoutValues, TOLERANCE } from '../kit';
 import { type Datum, type Measured, pointOfMeasurement, type Skin, skinDistance } from '../surface';
 import { placeBands } from './band-spacing';
 import { ellipsePath } from './ellipse';
+import { frameOn } from './frame';
 import type { LineOf, MeasuredLine, TrimLine } from './line';
 import { isFailure, type LineMessage } from './messages';
 import { sweepPath } from './sweep';
@@ -55,6 +56,13 @@ function fromDatum(line: Exclude<MeasuredLine, LineOf<'mirror'>>, datum: Datum, 
         ellipseOn(skin, place(line.centre), line, heading(line.turnDeg)),
         messageWithoutValues('line.near-end'),
       );
+    case 'frame': {
+      const { width, height, corner } = line;
+      return single(
+        frameOn(skin, place(line.centre), { width, height, corner, turn: heading(line.turnDeg) }),
+        messageWithoutValues('line.near-end'),
+      );
+    }
     case 'bands':
       return bandEdges(line, place, heading(line.headingDeg), skin);
     case 'rays':

@@ -80,6 +80,16 @@ const ellipseSchema = v.strictObject({
   height: lengthMm(),
   turnDeg: angle(),
 });
+const frameSchema = v.strictObject({
+  kind: v.literal('frame'),
+  ...measured,
+  centre: measuredSchema,
+  width: lengthMm(),
+  height: lengthMm(),
+  /** Radius of its corners; 0: sharp ones. */
+  corner: numberBetween(0, 15_000, 'mm'),
+  turnDeg: angle(),
+});
 const ringSchema = v.strictObject({
   kind: v.literal('ring'),
   ...common,
@@ -203,6 +213,7 @@ export const lineSchema = v.variant(
     radiusSchema,
     sweepSchema,
     ellipseSchema,
+    frameSchema,
     ringSchema,
     parallelSchema,
     bandsSchema,
@@ -230,6 +241,7 @@ export const LINE_KINDS = [
   'arc',
   'radius',
   'ellipse',
+  'frame',
   'parallel',
   'bands',
   'ring',

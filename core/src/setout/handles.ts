@@ -35,6 +35,7 @@ function measuresOf(line: TrimLine): [string, Measured][] {
     case 'sweep':
       return line.points.map((point, index) => [`points.${index}`, point]);
     case 'ellipse':
+    case 'frame':
       return [['centre', line.centre]];
     case 'text':
       return [['at', line.at]];

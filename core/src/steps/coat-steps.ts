@@ -8,7 +8,7 @@ import { flashMessage } from './flash-message';
 import { sectionSteps } from './section-steps';
 import { onePersonMessage } from './sections';
 import type { StepClock } from './step-clock';
-import { placesOf } from './step-places';
+import { isMasked, placesOf } from './step-places';
 import { BLEND, coatId, filmRule, lotName, potRules, recoatRules } from './step-rules';
 import type { StepSource } from './steps';
 
@@ -23,7 +23,7 @@ export interface CoatSectionInfo {
 /** Coats with what flashes between them; the last of them in sections where one person pulls in between. */
 export function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, clock: StepClock): void {
   const { add, pass } = clock;
-  const { coats, gap, covered } = stage;
+  const { coats, gap } = stage;
   const { coatMin, blendMin, lots, sections } = source.sequence.stages[stage.number - 1]!;
   const eachMin = (coatMin - blendMin) / coats;
   const needs: Need[] = [
@@ -61,7 +61,7 @@ export function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, 
       coat,
       coats,
       method: finish.method,
-      masked: covered.length > 0,
+      masked: isMasked(stage, source),
       peelable: finish.system === 'peelable',
       blends,
       ...said,

@@ -1,7 +1,15 @@
-import type { ClosingTapeMessage, CoverItem, CoverPlaces, OpeningTapeItem, PlugItem, PlugValues } from '../contract';
-import { isOpeningTape, plugsByPart, plugsIn } from '../items';
+import type {
+  ClosingTapeMessage,
+  CoverItem,
+  CoverPlaces,
+  OpeningTapeItem,
+  PlugItem,
+  PlugValues,
+  StagePlan,
+} from '../contract';
+import { isOpeningTape, plugsByPart, plugsIn, type StageItems } from '../items';
 import { type AreaId, firstItem, type PartId, sumOf } from '../kit';
-import { groupClosings, type MaskEdge, SURROUNDINGS_ID } from '../masking';
+import { groupClosings, type MaskEdge, type OpeningMessage, SURROUNDINGS_ID } from '../masking';
 import { partOffsets } from '../problem';
 import type { Technique } from '../runs';
 import type { PartPlan, PartWork } from '../setout';
@@ -58,6 +66,16 @@ export function linesOf(
   return codesByPart(list, parts);
 }
 
+/** True where tape has an edge that paint comes up to in a stage: along lines, the surroundings, or in openings. */
+export const isMasked = (
+  { number, covered }: Pick<StagePlan, 'number' | 'covered'>,
+  { items }: { readonly items: readonly Pick<StageItems, 'closings' | 'rims'>[] },
+): boolean =>
+  covered.length > 0 ||
+  items.some(({ closings, rims }) =>
+    [...closings, ...rims].some(({ stage, until }) => stage <= number && until.stage >= number),
+  );
+
 /** How many plugs, and where. */
 export function plugValues(plugs: readonly PlugItem[], parts: readonly PartPlan[]): PlugValues {
   const counts = plugsByPart(plugs);
@@ -68,18 +86,24 @@ export function plugValues(plugs: readonly PlugItem[], parts: readonly PartPlan[
   };
 }
 
+/** What has film on its base tape; elsewhere that tape closes the opening by itself. */
+const FILM_ON_TAPE: readonly OpeningMessage['code'][] = ['opening.film', 'opening.box'];
+
 /** What closes openings, with the tape for it: each tape by what it does, all openings together. */
 export function closingValues(
   closings: readonly (PlugItem | OpeningTapeItem)[],
   parts: readonly PartPlan[],
 ): PlugValues {
   const tapes = closings.filter(isOpeningTape);
-  const keys = [...new Set(tapes.map(({ kind, material }) => `${kind} ${material}`))];
+  const closingOf = new Map(plugsIn(closings).map(({ id, closing }) => [id, closing.code]));
+  const useOf = ({ kind, closes }: OpeningTapeItem) =>
+    kind === 'base' && !FILM_ON_TAPE.includes(closingOf.get(closes)!) ? 'alone' : kind;
+  const keys = [...new Set(tapes.map((tape) => `${useOf(tape)} ${tape.material}`))];
   const needs = keys.map((key): ClosingTapeMessage => {
-    const alike = tapes.filter(({ kind, material }) => `${kind} ${material}` === key);
-    const { kind: use, material: tape } = firstItem(alike);
+    const alike = tapes.filter((tape) => `${useOf(tape)} ${tape.material}` === key);
+    const { material: tape } = firstItem(alike);
     return {
-      code: `closing.${use}`,
+      code: `closing.${useOf(firstItem(alike))}`,
       values: { tape, lengthMm: sumOf(alike, ({ lengthMm, count }) => lengthMm * count) },
     };
   });

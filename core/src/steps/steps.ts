@@ -18,7 +18,7 @@ import { ownPieceMessage } from './own-piece-message';
 import { afterCoats } from './pull-steps';
 import { STEP_RULES } from './rules-of-thumb';
 import { chainSteps, type Draft, newStepClock, type StepClock } from './step-clock';
-import { closingValues, coverPlaces, linesOf, nameOf, placesOf } from './step-places';
+import { closingValues, coverPlaces, isMasked, linesOf, nameOf, placesOf } from './step-places';
 import { tapeSafeRules } from './step-rules';
 import { groupSurroundings, surroundingsMessage } from './surroundings-steps';
 
@@ -71,7 +71,10 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
   sealSteps(stage, source, clock);
   add('gate', null, cost.change.gateMin, {
     code: 'step.gate',
-    values: { masked: stage.covered.length > 0, leaks: leaksOf(tapes, source.works) },
+    values: {
+      masked: isMasked(stage, source),
+      leaks: leaksOf(tapes, source.works),
+    },
   });
   for (const { reason, places, minutes } of tasks('barrier'))
     add('prime', reason.code, minutes, { code: 'step.barrier', values: { places: placesOf(places, parts), reason } });

@@ -147,6 +147,7 @@ export const LINE_NAMES: Readonly<Record<LineKind, string>> = {
   arc: 'Arc',
   radius: 'Arc by radius',
   ellipse: 'Circle, ellipse',
+  frame: 'Rectangle',
   parallel: 'Parallel',
   bands: 'Bands',
   ring: 'Ring',

@@ -44,6 +44,13 @@ const RIM_SIDES: Readonly<Record<BeyondEdge, string>> = {
   splash: 'below',
 };
 
+/** Where a tape lies that is not where its neighbour suggests. */
+const RIM_PLACES: Readonly<Record<string, string>> = {
+  'technique.outline': 'beside the foam along',
+  'technique.beside-edge': 'beyond',
+  'technique.own-edge': 'on the part along',
+};
+
 /** Tapes come off with what hangs from them; foam in a gap, which carries nothing, after. */
 function carriersOff(materials: readonly string[]): string {
   const tapes = materials.filter((material) => material !== 'foam');
@@ -150,8 +157,8 @@ export const STEP_TITLES: WordsOf<StepMessages> = {
     `${tape ?? 'Mask by hand'} ${SIDES[side]} ${line}${part === null ? '' : `, ${part}`}`,
   'step.backing': ({ tape, behind, part }) =>
     `${tape ?? 'Mask by hand'} behind ${listText(behind)}${part === null ? '' : `, ${part}`}`,
-  'step.rim': ({ material, widthMm, beyond, part, edges }, { length, say }) =>
-    `${material === 'foam' ? `Foam ${length(widthMm)}` : (material ?? 'Mask by hand')} ${RIM_SIDES[beyond]} ${edges.length === 1 ? say(edges[0]!) : countText(edges.length, 'edge')}${part === null ? '' : `, ${part}`}`,
+  'step.rim': ({ material, widthMm, beyond, part, edges, technique }, { length, say }) =>
+    `${material === 'foam' ? `Foam ${length(widthMm)}` : (material ?? 'Mask by hand')} ${RIM_PLACES[technique.code] ?? RIM_SIDES[beyond]} ${edges.length === 1 ? say(edges[0]!) : countText(edges.length, 'edge')}${part === null ? '' : `, ${part}`}`,
   'step.cover': (covered) => `Cover ${theOnly(covers(covered), 'place')}`,
   'step.uncover': (covered) =>
     covers(covered).length === 0 && (covered.tapes ?? []).length > 0
@@ -190,6 +197,8 @@ const noted = (note: string): string => (note === '' ? '' : ` ${sentence(note)}.
 export const CLOSING_TAPES: WordsOf<ClosingTapeMessages> = {
   'closing.base': ({ tape, lengthMm }, { metres }) =>
     `Inside the edges ${tape ?? 'what fits'}, ${metres(lengthMm)} in all.`,
+  'closing.alone': ({ tape, lengthMm }, { metres }) =>
+    `Tape that closes by itself: ${tape ?? 'what fits'}, ${metres(lengthMm)} in all.`,
   'closing.lip': ({ tape, lengthMm }, { metres }) => `For the lips ${tape ?? 'what fits'}, ${metres(lengthMm)} in all.`,
   'closing.cap': ({ tape, lengthMm }, { metres }) =>
     `Over the edges of film or card ${tape ?? 'what fits'}, ${metres(lengthMm)} in all.`,
@@ -238,8 +247,10 @@ export const STEP_DETAILS: WordsOf<StepMessages> = {
       ? [...closings.map(say), ...tapes.map(say), ...before.map(say), `Count them in: ${plugs}.`].join(' ')
       : `${places.join('; ')}. Count the plugs in.`,
   'step.unplug': ({ plugs, places, closings = [] }) => {
-    const how = [...new Set(closings.map(({ code }) => OPENED_AGAIN[code]))];
-    return `${places.join('; ')}. ${how.length > 0 ? `${sentence(listText(how))}. ` : ''}Count them: ${plugs} went in, as many come out.`;
+    const how = closings.map(({ code, values }) =>
+      closings.length === 1 ? sentence(OPENED_AGAIN[code]) : `${values.opening}: ${OPENED_AGAIN[code]}`,
+    );
+    return `${places.join('; ')}. ${how.length > 0 ? `${how.join('. ')}. ` : ''}Count them: ${plugs} went in, as many come out.`;
   },
   'step.lay': ({ tape, tapeMm, count, technique, more = [], backing }, { metres, say }) =>
     [

@@ -394,6 +394,7 @@ export const SAMPLES: AllMessages = {
     fromMm: [10, 20],
     toMm: [400, 20],
   },
+  'closing.alone': { tape: 'W18', lengthMm: 220 },
   'closing.base': { tape: 'X-18', lengthMm: 1200 },
   'closing.lip': { tape: 'X-18', lengthMm: 1200 },
   'closing.cap': { tape: null, lengthMm: 1200 },
