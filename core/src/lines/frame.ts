@@ -14,7 +14,7 @@ export interface Frame {
  * A closed rectangle with rounded corners, anticlockwise, in one piece that begins in the middle of its lower side. A radius larger than half its
  * lesser side is that half.
  */
-export function framePath(centre: Point, { width, height, corner, turn }: Frame): Path | null {
+function framePath(centre: Point, { width, height, corner, turn }: Frame): Path | null {
   const radius = Math.min(corner, width / 2, height / 2);
   const [w, h] = [width / 2, height / 2];
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
