@@ -119,6 +119,34 @@ describe('closed lines', () => {
     // A radius of half the lesser side and more makes round ends.
     expect(pathLength(wholePath({ ...frame, corner: 500 }))).toBeCloseTo(2 * 200 + 2 * Math.PI * 100, 6);
   });
+  it('four straight lines that each end on the next make a rectangle; one that ends on itself makes none', () => {
+    const corners = [m(100, 100), m(500, 100), m(500, 300), m(100, 300)] as const;
+    const ids = ['a', 'b', 'c', 'd'] as const;
+    const sides = ids.map((id, index): TrimLine => ({
+      kind: 'straight',
+      id,
+      name: id,
+      runOn: false,
+      datum: 'base',
+      from: corners[index]!,
+      // Each is measured beyond its corner.
+      to: m(
+        corners[index]!.along + 1.2 * (corners[(index + 1) % 4]!.along - corners[index]!.along),
+        corners[index]!.above + 1.2 * (corners[(index + 1) % 4]!.above - corners[index]!.above),
+      ),
+      endOn: ids[(index + 1) % 4]!,
+    }));
+    const made = linesOn(BOARD, sides);
+    expect(made.map((line) => [line.fault, Math.round(length(line))])).toEqual([
+      [null, 400],
+      [null, 200],
+      [null, 400],
+      [null, 200],
+    ]);
+    expect(Math.min(...areasOn(BOARD, sides).areas.map(({ sizeMm2 }) => sizeMm2))).toBeCloseTo(80_000, 0);
+    const [alone] = linesOn(BOARD, [{ ...sides[0]!, endOn: 'a' }]);
+    expect(alone!.fault).not.toBeNull();
+  });
   it('an ellipse bends by a/b² at its sharp ends', () => {
     const line = first({ kind: 'ellipse', ...measured, centre: m(500, 250), width: 300, height: 100, turnDeg: 30 });
     expect(Math.max(...line.pieces[0]!.map(({ curvature }) => curvature))).toBeCloseTo(150 / 50 ** 2, 6);

@@ -191,6 +191,17 @@ function continuation(part: PartShape, line: LineOf<'continuation'>, book: LineC
   return continuedLine(line, partFrameIn(part, book), there, shown);
 }
 
+/**
+ * A straight line whose own ends are being worked out, as it is measured: of four that each end on the next the last meets the first there.
+ * @returns null for any other line
+ */
+function asMeasured(part: PartShape, id: string, book: LineCache): Behind | null {
+  const other = partFrameIn(part, book).shape.lines.find((line) => line.id === id);
+  if (other?.kind !== 'straight' || !book.asking.includes(keyOfLine({ part, line: other }))) return null;
+  const paths = freshly(part, other, book);
+  return isFailure(paths) ? null : { paths, name: other.name };
+}
+
 /** Stops the ends of a line on the lines it ends on. */
 function ended(line: TrimLine, linePaths: LinePaths, part: PartShape, book: LineCache): LinePaths {
   if (isFailure(linePaths) || (!line.startOn && !line.endOn)) return linePaths;
@@ -198,7 +209,7 @@ function ended(line: TrimLine, linePaths: LinePaths, part: PartShape, book: Line
   for (const end of ['start', 'end'] as const) {
     const id = end === 'start' ? line.startOn : line.endOn;
     if (!id) continue;
-    const target = behind(part, id, 'ends-on', book);
+    const target = asMeasured(part, id, book) ?? behind(part, id, 'ends-on', book);
     if (isFailure(target)) return target;
     const cut = paths.map((path) => endOnLine(path, end, target.paths, partFrameIn(part, book).measured));
     if (cut.some((path) => path === null)) return { code: 'line.no-meeting', values: { name: target.name } };
