@@ -20,7 +20,7 @@ import { CLOSING_WAYS, type Feature, OPENING_USES, skinOf, type Surface, type Zo
 import { randomNumbers } from './random-numbers';
 
 /** Dice that fall the same for the same seed. */
-function dice(seed: number) {
+export function dice(seed: number) {
   const next = randomNumbers(seed);
   const between = (least: number, most: number) => least + (most - least) * next();
   const whole = (least: number, most: number) => Math.floor(between(least, most + 1));
