@@ -31,7 +31,7 @@ function ClosingChoice({ group }: { group: OpeningGroup }) {
   const name = names.join(', ');
   const where = design.parts.length > 1 ? phrase`${name}: ${phrases(parts, ', ')}` : name;
   const optionOf = (way: ClosingWay) => {
-    const [is] = ways.filter((other) => other.way === way);
+    const is = ways.find((other) => other.way === way);
     return phrase`${CLOSING_WAY_NAMES[way]}, ${minutes(is?.minutes ?? 0)}`;
   };
   return (

@@ -88,11 +88,8 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
       item: (backed ? backing : line)?.id ?? line.id,
     }));
   });
-  const outlined = new Set(rims.flatMap(({ item }) => item.outlines ?? []));
   // Foam carries no cover.
-  const rimCarriers = rims.flatMap(({ item }) =>
-    outlined.has(item.id) || item.material === FOAM ? [] : [{ area: item.on, item: item.id }],
-  );
+  const rimCarriers = rims.flatMap(({ item }) => (item.material === FOAM ? [] : [{ area: item.on, item: item.id }]));
   const covers = inOrder(coverItems(sequence, index, source, [...carriers, ...rimCarriers], name, commonOn));
   const hoursOf = ({ cleanHours, backing }: Run) => Math.min(cleanHours, backing?.cleanHours ?? Infinity);
   const laid = [...runs.map((run, place) => ({ cleanHours: hoursOf(run), item: lines[place]! })), ...rims];

@@ -14,7 +14,7 @@ import {
   type PartId,
   wholeBetween,
 } from '../kit';
-import { lineSchema } from '../lines';
+import { lineSchema, mirroredPart } from '../lines';
 import { datumSchema, featureSchema, poseSchema, surfaceSchema } from '../surface';
 import { type EdgeContext, edgeContextSchema, neighbourPart } from './edge-context';
 
@@ -126,8 +126,8 @@ export function surroundingsOf<P extends Pick<Part, 'id' | 'rims' | 'opposite'>>
   part: P,
   parts: readonly P[],
 ): { readonly rims: readonly EdgeContext[]; readonly mirrored: boolean } {
-  const { rims, opposite } = part;
-  const source = opposite?.follows ? parts.find(({ id }) => id === opposite.of) : undefined;
+  const { rims } = part;
+  const source = mirroredPart(part, parts);
   if (rims || !source) return { rims: rims ?? [], mirrored: false };
   const imageOf = (id: PartId): PartId => parts.find((other) => other.opposite?.of === id)?.id ?? id;
   return {

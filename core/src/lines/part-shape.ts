@@ -44,8 +44,10 @@ export interface PartFrame {
 }
 
 /** The part that a part mirrors; undefined if it mirrors none, or a missing one. */
-export const mirroredPart = <P extends PartShape>(part: PartShape, parts: readonly P[]): P | undefined =>
-  part.opposite?.follows ? parts.find(({ id }) => id === part.opposite?.of) : undefined;
+export const mirroredPart = <P extends Pick<PartShape, 'id'>>(
+  part: Pick<PartShape, 'opposite'>,
+  parts: readonly P[],
+): P | undefined => (part.opposite?.follows ? parts.find(({ id }) => id === part.opposite?.of) : undefined);
 
 /**
  * The effective shape of a part: that of the part it mirrors.

@@ -39,10 +39,7 @@ export const cornerOf = (shape: ZoneShape): number =>
 /** Length of its outline, mm. */
 export function rimOf(shape: ZoneShape): number {
   if (shape.kind === 'round') return Math.PI * shape.diameter;
-  if (shape.kind === 'window') {
-    const corner = Math.min(shape.corner, shape.width / 2, shape.height / 2);
-    return 2 * (shape.width + shape.height) - (8 - 2 * Math.PI) * corner;
-  }
+  if (shape.kind === 'window') return 2 * (shape.width + shape.height) - (8 - 2 * Math.PI) * cornerOf(shape);
   return shape.points.reduce((sum, point, index) => {
     const next = shape.points[(index + 1) % shape.points.length]!;
     return sum + Math.hypot(next.along - point.along, next.above - point.above);

@@ -1,5 +1,6 @@
 import type { Design } from '../job';
 import { type FeatureId, isModelScale, type PartId } from '../kit';
+import { mirroredPart } from '../lines';
 import { closingMethod, type Opening, type OpeningMessage } from '../masking';
 import type { PartWork } from '../setout';
 import type { ClosingWay } from '../surface';
@@ -21,7 +22,8 @@ export function chosenWay({ choices, parts }: Design, part: PartId, opening: Fea
   const { closings = [] } = choices;
   const of = (id: PartId) => closings.find((pin) => pin.part === id && pin.opening === opening)?.by ?? null;
   const own = parts.find(({ id }) => id === part);
-  return of(part) ?? (own?.opposite?.follows ? of(own.opposite.of) : null);
+  const source = own && mirroredPart(own, parts);
+  return of(part) ?? (source ? of(source.id) : null);
 }
 
 /**

@@ -46,10 +46,10 @@ const changeOne =
   };
 
 const changeStep =
-  (isOne: (step: Step) => boolean, change: (step: Step, plan: Plan) => Partial<Step>): Break =>
+  (isOne: (step: Step) => boolean, change: (step: Step) => Partial<Step>): Break =>
   (plan, roll) => {
     const step = some(plan.steps.filter(isOne), roll);
-    return step && { ...plan, steps: replaced(plan.steps, step, { ...step, ...change(step, plan) }) };
+    return step && { ...plan, steps: replaced(plan.steps, step, { ...step, ...change(step) }) };
   };
 
 const comesOff = ({ kind }: Step): boolean => kind === 'pull' || kind === 'uncover' || kind === 'unplug';
@@ -144,7 +144,7 @@ export const BREAKS: Readonly<Record<string, Break>> = {
     };
   },
   'a pull comes after its window': changeStep(
-    ({ kind, id }) => kind === 'pull' && id !== '',
+    ({ kind }) => kind === 'pull',
     ({ startMin, endMin }) => ({ startMin: startMin + 50_000, endMin: endMin + 50_000 }),
   ),
   'openings are opened after their window': changeStep(

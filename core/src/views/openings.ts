@@ -1,5 +1,6 @@
 import type { Design, Part } from '../job';
 import { type FeatureId, isModelScale, type PartId, sumOf } from '../kit';
+import { effectiveShape } from '../lines';
 import { closingMethod, closingMin, type Opening, openingMin, possibleWays, usualWay } from '../masking';
 import { chosenWay } from '../problem';
 import type { ClosingWay } from '../surface';
@@ -20,10 +21,8 @@ export interface OpeningGroup {
 }
 
 /** The openings of a part: those of the part it follows, where it does. */
-const openingsOf = (part: Part, parts: readonly Part[]): Opening[] => {
-  const shape = (part.opposite?.follows && parts.find(({ id }) => id === part.opposite?.of)) || part;
-  return (shape.features ?? []).flatMap((feature) => (feature.kind === 'opening' ? [feature] : []));
-};
+const openingsOf = (part: Part, parts: readonly Part[]): Opening[] =>
+  (effectiveShape(part, parts).features ?? []).flatMap((feature) => (feature.kind === 'opening' ? [feature] : []));
 
 /** All openings of a job, alike ones together, in the order of the parts. */
 export function openingGroups(design: Design): OpeningGroup[] {
