@@ -129,7 +129,9 @@ export function surroundingsOf<P extends Pick<Part, 'id' | 'rims' | 'opposite'>>
   const { rims } = part;
   const source = mirroredPart(part, parts);
   if (rims || !source) return { rims: rims ?? [], mirrored: false };
-  const imageOf = (id: PartId): PartId => parts.find((other) => other.opposite?.of === id)?.id ?? id;
+  // Each of the two is the image of the other.
+  const imageOf = (id: PartId): PartId =>
+    parts.find((other) => other.opposite?.of === id)?.id ?? parts.find((other) => other.id === id)?.opposite?.of ?? id;
   return {
     rims: (source.rims ?? []).map((rim) => {
       const neighbour = neighbourPart(rim);

@@ -201,6 +201,19 @@ describe('a part that follows its opposite', () => {
     const own = rimsOf(painted([left, { ...right, rims: [] }, roof], { a: GUN, b: GUN }));
     expect(own.filter(({ part }) => part === 'b')).toEqual([]);
   });
+  it('meets the part it follows where that meets it: two doors beside each other', () => {
+    const one = panel('a', [{ beyond: 'gap', edge: 1, width: 5, depth: 25, part: 'b' }]);
+    const plan = painted([one, right], { a: GUN, b: GUN });
+    expect(plan.parts.flatMap(({ id, rims }) => rims.map(({ other }) => [id, other.split('/')[0]]))).toEqual(
+      expect.arrayContaining([
+        ['a', 'b'],
+        ['b', 'a'],
+      ]),
+    );
+    expect(plan.parts.flatMap(({ id, rims }) => rims.filter(({ other }) => other.startsWith(`${id}/whole`)))).toEqual(
+      [],
+    );
+  });
   it('meets the mirror image of a neighbour where there is one', () => {
     const door = panel('door', []);
     const otherDoor = panel('door2', [], { opposite: { of: 'door', follows: true }, rims: undefined });
